@@ -1,0 +1,44 @@
+import Joi from 'joi';
+import {
+  ABRASIVE_KIND_NAMES,
+  GRIT_STANDARDS,
+  LUBRICANTS,
+  Refusal,
+  grit,
+  type Abrasive,
+  type Grade,
+  type Lubricant,
+} from '@mellow-anvil/core';
+import { line, notes, number, oneOf, related } from './fields.js';
+
+/** A grade that its standard knows. */
+export const gradeSchema = Joi.object<Grade, true>({
+  standard: oneOf('Grading', GRIT_STANDARDS),
+  grade: related(line('Grade', 20), (grade: string, { standard }) => {
+    if (!GRIT_STANDARDS.includes(standard as Grade['standard'])) return undefined;
+    try {
+      grit({ standard: standard as Grade['standard'], grade });
+      return undefined;
+    } catch (reason) {
+      if (reason instanceof Refusal) return reason.message;
+      throw reason;
+    }
+  }),
+}).required();
+
+const lubricant = related(oneOf('Lubricant', LUBRICANTS), (chosen: Lubricant, { kind }) =>
+  kind === 'water-stone' && chosen === 'oil' ? 'Oil ruins a water stone for good: choose water.' : undefined,
+);
+
+export const abrasiveSchema = Joi.object<Abrasive, true>({
+  name: line('Name'),
+  kind: oneOf('Kind', ABRASIVE_KIND_NAMES),
+  grade: gradeSchema as never,
+  lubricant,
+  strokeMm: number('strokeMm'),
+  overheadMin: number('overheadMin'),
+  forceN: number('forceN').optional(),
+  removalMm3PerNm: number('removalMm3PerNm').optional(),
+  scratchUm: number('scratchUm').optional(),
+  notes: notes.optional(),
+});

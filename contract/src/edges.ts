@@ -1,0 +1,172 @@
+import Joi from 'joi';
+import {
+  BACKS,
+  FAMILY_NAMES,
+  GRINDS,
+  familyFacts,
+  type DoubleBevelEdge,
+  type Edge,
+  type EdgeForm,
+  type Family,
+  type FrontLine,
+  type GougeEdge,
+  type HookEdge,
+  type KnifeEdge,
+  type KnifeSetEdge,
+  type ScrapingEdge,
+  type SingleBevelEdge,
+  type VEdge,
+} from '@mellow-anvil/core';
+import { number, oneOf, related, whole } from './fields.js';
+
+const form = (name: EdgeForm): Joi.StringSchema<never> =>
+  Joi.string<never>()
+    .valid(name)
+    .required()
+    .messages({ 'any.only': `A tool of this family has an edge of the form “${name}”.` });
+
+const grind = oneOf('Grind', GRINDS);
+
+const front = Joi.alternatives<FrontLine>()
+  .conditional('.shape', {
+    switch: [
+      { is: 'straight', then: Joi.object({ shape: Joi.valid('straight').required() }) },
+      {
+        is: 'corners-relieved',
+        then: Joi.object({
+          shape: Joi.valid('corners-relieved').required(),
+          widthMm: number('reliefMm', 'Width of the corner relief'),
+          depthMm: number('reliefMm', 'Depth of the corner relief'),
+        }),
+      },
+      {
+        is: 'arc',
+        then: Joi.object({ shape: Joi.valid('arc').required(), radiusMm: number('frontRadiusMm') }),
+      },
+    ],
+    otherwise: Joi.object({
+      shape: oneOf('Shape of the edge', ['straight', 'corners-relieved', 'arc']),
+    }).unknown(),
+  })
+  .required();
+
+const steeper = (
+  label: string,
+  than: readonly (readonly [field: string, label: string])[],
+): Joi.NumberSchema<number> =>
+  related(number('bevelDeg', label), (deg: number, edge) => {
+    const below = than.find(([field]) => typeof edge[field] === 'number');
+    return below === undefined || deg > (edge[below[0]] as number)
+      ? undefined
+      : `${label} has to be steeper than the ${below[1]}: raise it, lower the ${below[1]}, or leave it out.`;
+  }).optional();
+
+const PRIMARY = ['primaryDeg', 'primary'] as const;
+const SECONDARY = ['secondaryDeg', 'secondary'] as const;
+
+const singleBevel = (backRegisters: boolean): Joi.ObjectSchema<SingleBevelEdge> =>
+  Joi.object<SingleBevelEdge, true>({
+    form: form('single-bevel'),
+    widthMm: number('widthMm'),
+    thicknessMm: number('thicknessMm'),
+    primaryDeg: number('bevelDeg', 'Primary angle'),
+    secondaryDeg: steeper('The secondary angle', [PRIMARY]),
+    microDeg: steeper('The micro-bevel', [SECONDARY, PRIMARY]),
+    landMm: number('landMm').optional(),
+    grind,
+    back: (backRegisters
+      ? oneOf('Back', ['flat', 'rim'] as const).messages({
+          'any.only':
+            'This tool registers on its flat back, so its back is never bevelled over a shim: choose flat or rim.',
+        })
+      : oneOf('Back', BACKS)) as Joi.StringSchema<SingleBevelEdge['back']>,
+    front: front as never,
+  });
+
+const doubleBevel = Joi.object<DoubleBevelEdge, true>({
+  form: form('double-bevel'),
+  widthMm: number('widthMm'),
+  thicknessMm: number('thicknessMm'),
+  leftDeg: number('sideDeg', 'Left bevel'),
+  rightDeg: number('sideDeg', 'Right bevel'),
+  skewDeg: number('skewDeg'),
+  grind,
+});
+
+const gouge = Joi.object<GougeEdge, true>({
+  form: form('gouge'),
+  widthMm: number('widthMm'),
+  depthMm: number('depthMm'),
+  thicknessMm: number('thicknessMm'),
+  cannel: oneOf('Cannel', ['out', 'in'] as const),
+  bevelDeg: number('bevelDeg'),
+  counterBevelDeg: number('counterBevelDeg').optional(),
+});
+
+const vTool = Joi.object<VEdge, true>({
+  form: form('v'),
+  wingMm: number('wingMm'),
+  openingDeg: number('openingDeg'),
+  thicknessMm: number('thicknessMm'),
+  bevelDeg: number('bevelDeg'),
+  keelRadiusMm: number('keelRadiusMm'),
+});
+
+const knife = Joi.object<KnifeEdge, true>({
+  form: form('knife'),
+  lengthMm: number('lengthMm'),
+  widthMm: number('widthMm'),
+  spineMm: number('spineMm'),
+  leftDeg: number('sideDeg', 'Left bevel'),
+  rightDeg: number('sideDeg', 'Right bevel'),
+  grind,
+});
+
+const hook = Joi.object<HookEdge, true>({
+  form: form('hook'),
+  make: oneOf('Make', ['hollow-inside', 'flat-inside', 'bevelled-both-sides'] as const),
+  lengthMm: number('lengthMm'),
+  innerRadiusMm: number('innerRadiusMm'),
+  thicknessMm: number('thicknessMm'),
+  includedDeg: number('includedDeg'),
+});
+
+const knifeSet = Joi.object<KnifeSetEdge, true>({
+  form: form('knife-set'),
+  count: whole('count'),
+  lengthMm: number('lengthMm'),
+  widthMm: number('widthMm'),
+  thicknessMm: number('thicknessMm'),
+  bevelDeg: number('bevelDeg'),
+});
+
+const scraping = Joi.object<ScrapingEdge, true>({
+  form: form('scraping'),
+  lengthMm: number('lengthMm'),
+  thicknessMm: number('thicknessMm'),
+  bevelDeg: number('bevelDeg'),
+  burrSide: oneOf('Scraping side', ['left', 'right'] as const),
+});
+
+const SCHEMAS: Readonly<Record<Exclude<EdgeForm, 'single-bevel'>, Joi.ObjectSchema>> = {
+  'double-bevel': doubleBevel,
+  gouge,
+  v: vTool,
+  knife,
+  hook,
+  'knife-set': knifeSet,
+  scraping,
+};
+
+const edgeOf = (family: Family): Joi.ObjectSchema => {
+  const facts = familyFacts(family);
+  return facts.form === 'single-bevel' ? singleBevel(facts.backRegisters) : SCHEMAS[facts.form];
+};
+
+/** The edge a tool's `family` has; for use inside an object that has that field. */
+export const edge = Joi.alternatives<Edge>()
+  .conditional('family', {
+    switch: FAMILY_NAMES.map((family) => ({ is: family, then: edgeOf(family).required() })),
+    otherwise: Joi.any(),
+  })
+  .required();

@@ -1,0 +1,212 @@
+import Joi from 'joi';
+
+/** A numeric field's bounds and why they are there; the page shows them, the server holds them. */
+export interface Range {
+  readonly label: string;
+  readonly unit: string;
+  readonly min: number;
+  readonly max: number;
+  /** Why nothing outside makes sense, as the end of a sentence. */
+  readonly why: string;
+}
+
+/** Every range of the product, one home each. */
+export const RANGES = {
+  widthMm: range('Width', 'mm', 0.5, 420, 'narrower is a needle and wider than any hand tool’s edge'),
+  thicknessMm: range('Thickness', 'mm', 0.3, 20, 'thinner is foil and thicker than any blade honed by hand'),
+  bevelDeg: range('Bevel angle', '°', 5, 80, 'below 5° no steel stands and above 80° nothing is cut'),
+  sideDeg: range(
+    'Bevel angle per side',
+    '°',
+    2,
+    45,
+    'below 2° a side no steel stands and two sides of 45° are a scraper',
+  ),
+  counterBevelDeg: range('Counter bevel', '°', 0.5, 30, 'more would be a second edge'),
+  landMm: range('Land', 'mm', 0.01, 60, 'less cannot be seen and more than any blade’s face'),
+  lengthMm: range(
+    'Edge length',
+    'mm',
+    3,
+    800,
+    'shorter is a needle and longer than any machine knife honed by hand',
+  ),
+  depthMm: range('Depth of the curve', 'mm', 0.1, 60, 'less is flat and more than any gouge'),
+  wingMm: range('Wing', 'mm', 1, 40, 'outside that it is no V-tool'),
+  openingDeg: range('Angle between the wings', '°', 20, 150, 'outside that it is no V-tool'),
+  keelRadiusMm: range('Keel radius', 'mm', 0, 5, 'more makes it a gouge'),
+  spineMm: range('Spine thickness', 'mm', 0.3, 12, 'outside that it is no knife'),
+  innerRadiusMm: range('Inner radius', 'mm', 3, 150, 'tighter holds no rod and wider is nearly straight'),
+  includedDeg: range('Included angle', '°', 8, 60, 'outside that no hooked blade holds or cuts'),
+  skewDeg: range('Skew', '°', 0, 70, 'beyond 70° there is no edge left'),
+  count: range(
+    'Number of knives',
+    '',
+    2,
+    12,
+    'a set is two or more, and no cutter block holds more than twelve',
+  ),
+  frontRadiusMm: range(
+    'Radius of the edge',
+    'mm',
+    5,
+    100000,
+    'tighter is a gouge and flatter cannot be told from straight',
+  ),
+  reliefMm: range('Corner relief', 'mm', 0.01, 20, 'it is a corner, not the edge'),
+  bedDeg: range('Bed angle', '°', 5, 90, 'a plane’s bed lies between nearly flat and upright'),
+  rollerRadiusMm: range('Roller radius', 'mm', 1, 60, 'no guide’s roller is smaller or larger'),
+  noseMm: range('Nose ahead of the axle', 'mm', -60, 120, 'beyond that the nose is not part of the guide'),
+  seatHeightMm: range('Seat height', 'mm', -20, 120, 'beyond that the blade is not in the guide'),
+  rollerDropMm: range('Roller drop', 'mm', 0, 60, 'the roller runs level with the abrasive or lower'),
+  camRiseMm: range('Cam rise', 'mm', 0, 10, 'a micro-bevel cam lifts by a few millimetres at most'),
+  projectionMm: range(
+    'Projection',
+    'mm',
+    0.1,
+    500,
+    'the edge has to stand out of the guide, and no blade is longer',
+  ),
+  angleDeg: range('Angle', '°', 1, 89, 'a honing angle lies between flat and upright'),
+  recessionMm: range('Recession', 'mm', 0, 100, 'an edge only recedes, and no blade has more to give'),
+  tipRadiusUm: range(
+    'Tip radius',
+    'µm',
+    0.1,
+    500,
+    'sharper is beyond any stone and blunter is a broken edge',
+  ),
+  nickMm: range('Nick depth', 'mm', 0.01, 10, 'less cannot be seen and more is a repair on the grinder'),
+  sizeUm: range('Grain size', 'µm', 0.01, 5000, 'no abrasive is finer or coarser'),
+  strokeMm: range('Stroke length', 'mm', 5, 600, 'shorter wears a hollow and no stone is longer'),
+  overheadMin: range('Change-over time', 'min', 0, 60, 'it is time lost each time, not a working day'),
+  forceN: range('Push', 'N', 0.5, 150, 'less does not cut and more bends the blade or strips the stone'),
+  removalMm3PerNm: range('Removal rate', 'mm³/N·m', 1e-7, 10, 'no abrasive cuts slower or faster by hand'),
+  scratchUm: range('Scratch depth', 'µm', 0.001, 500, 'no abrasive marks less or more'),
+  strokesPerMin: range(
+    'Strokes a minute',
+    '',
+    5,
+    200,
+    'slower is standing still and faster than an arm can go',
+  ),
+  minStrokes: range('Fewest strokes', '', 0, 200, 'more than that is no least'),
+  maxRatio: range('Largest jump', '×', 1, 1000, 'a finer stone follows a coarser one'),
+  finishUm: range('Finish', 'µm', 0.01, 200, 'finer is beyond any stone and coarser is no edge'),
+  removeMm3: range('Steel to remove', 'mm³', 1e-6, 100000, 'it is one edge, not a block'),
+  contactMm2: range('Contact area', 'mm²', 0, 100000, 'it is one bevel, not a slab'),
+  steelFactor: range('Steel factor', '', 0.2, 10, 'no tool steel is that much easier or harder'),
+  minutes: range('Minutes', 'min', 0, 10000, 'that is a week at the bench'),
+  metresPlaned: range('Metres planed', 'm', 0, 1e6, 'nobody planes further between two honings'),
+  mortises: range('Mortises', '', 0, 10000, 'nobody cuts more between two honings'),
+  strokes: range('Strokes', '', 0, 100000, 'that is weeks on one stone'),
+  chips: range('Chips', '', 0, 1000, 'beyond that the edge is gone'),
+} as const satisfies Record<string, Range>;
+
+export type RangeName = keyof typeof RANGES;
+
+/** A required number within its range; refusals say the range and why. */
+export function number(name: RangeName, label: string = RANGES[name].label): Joi.NumberSchema<number> {
+  const { unit, min, max, why } = RANGES[name];
+  const space = unit === '' || unit === '°' ? unit : ` ${unit}`;
+  const between = `${label} lies between ${shown(min)} and ${shown(max)}${space}: ${why}.`;
+  return Joi.number()
+    .min(min)
+    .max(max)
+    .required()
+    .description(between)
+    .messages({
+      'number.base': `${label}: write a number${unit ? ` in ${unit}` : ''}.`,
+      'number.min': between,
+      'number.max': between,
+      'number.infinity': between,
+      'number.unsafe': between,
+      'any.required': `${label} is missing: give it${unit ? ` in ${unit}` : ''}.`,
+    });
+}
+
+/**
+ * A field that must also agree with its neighbours in the same object.
+ * @param objection what is wrong with it beside its `siblings`, or undefined
+ */
+export function related<S extends Joi.AnySchema>(
+  schema: S,
+  objection: (value: never, siblings: Readonly<Record<string, unknown>>) => string | undefined,
+): S {
+  return schema.custom((value: unknown, helpers) => {
+    const sentence = objection(value as never, helpers.state.ancestors[0] as Record<string, unknown>);
+    return sentence === undefined ? value : helpers.message({ custom: '{#sentence}' }, { sentence });
+  });
+}
+
+/** A required whole number within its range. */
+export function whole(name: RangeName, label?: string): Joi.NumberSchema<number> {
+  return number(name, label)
+    .integer()
+    .messages({ 'number.integer': `${label ?? RANGES[name].label} is counted: write a whole number.` });
+}
+
+/** One of a list of words. */
+export function oneOf<T extends string>(label: string, words: readonly T[]): Joi.StringSchema<T> {
+  return Joi.string<T>()
+    .valid(...words)
+    .required()
+    .messages({
+      'any.only': `${label}: choose ${words.length > 8 ? 'one of the list' : list(words)}.`,
+      'any.required': `${label} is missing: choose ${words.length > 8 ? 'one of the list' : list(words)}.`,
+    });
+}
+
+// Without the u flag, so that the published JSON Schema can carry the same pattern.
+const LINE = /^[^\u0000-\u001F\u007F-\u009F]*[^\s\u0000-\u001F\u007F-\u009F][^\u0000-\u001F\u007F-\u009F]*$/;
+
+/** A line of text people give things: 1 to `max` characters, at least one of them visible. */
+export function line(label: string, max = 80): Joi.StringSchema<string> {
+  return Joi.string()
+    .max(max)
+    .pattern(LINE)
+    .required()
+    .messages({
+      'string.base': `${label}: write text.`,
+      'string.empty': `${label} is empty: write something short.`,
+      'string.max': `${label} is too long: keep it to ${max} characters.`,
+      'string.pattern.base': `${label}: write plain text on one line.`,
+      'any.required': `${label} is missing: write something short.`,
+    });
+}
+
+/** Notes: free text over several lines. */
+export const notes = Joi.string()
+  .allow('')
+  .max(4000)
+  .pattern(/^[^\u0000-\u0008\u000B-\u001F\u007F]*$/)
+  .messages({
+    'string.max': 'Notes are too long: keep them to 4,000 characters.',
+    'string.pattern.base': 'Notes hold characters that cannot be shown: write plain text.',
+  });
+
+/** The identity of a stored thing. */
+export const id = Joi.string()
+  .pattern(/^[A-Za-z0-9_-]{1,64}$/)
+  .required()
+  .messages({
+    'string.pattern.base': 'An id is up to 64 letters, digits, dashes and underscores.',
+    'any.required': 'An id is missing.',
+  });
+
+/** An ISO 8601 instant. */
+export const instant = Joi.string()
+  .isoDate()
+  .max(40)
+  .required()
+  .messages({ 'string.isoDate': 'Write the time as ISO 8601, such as 2026-11-23T09:30:00Z.' });
+
+function range(label: string, unit: string, min: number, max: number, why: string): Range {
+  return { label, unit, min, max, why };
+}
+
+const shown = (value: number): string => value.toLocaleString('en-GB', { maximumFractionDigits: 7 });
+
+function list(words: readonly string[]): string {
+  return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;
+}

@@ -1,0 +1,20 @@
+export { abrasiveSchema, gradeSchema } from './abrasives.js';
+export { calculations, type Calculation } from './calculations.js';
+export { check, type Checked, type FieldProblem, type Problem } from './check.js';
+export { RANGES, type Range, type RangeName } from './fields.js';
+export { guideSchema } from './guides.js';
+export { planDraftSchema, planSchema, type PlanDraft } from './plans.js';
+export { sessionSchema } from './sessions.js';
+export {
+  changeSchema,
+  listSchema,
+  removalSchema,
+  storedSchema,
+  type Change,
+  type ListQuery,
+  type Page,
+  type Stored,
+} from './stored.js';
+export { settingsSchema } from './settings.js';
+export { toolSchema } from './tools.js';
+export { workshopSchema } from './workshop.js';

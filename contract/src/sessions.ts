@@ -1,0 +1,68 @@
+import Joi from 'joi';
+import {
+  SESSION_KINDS,
+  type Chips,
+  type Outcome,
+  type Session,
+  type SessionSetting,
+  type SessionStep,
+  type Use,
+} from '@mellow-anvil/core';
+import { id, instant, line, notes, number, oneOf, whole } from './fields.js';
+import { conditionSchema } from './plans.js';
+
+const setting = Joi.object<SessionSetting, true>({
+  guideId: id.optional(),
+  seatName: line('Seat', 40).optional(),
+  angleDeg: number('angleDeg'),
+  projectionMm: number('projectionMm').optional(),
+});
+
+const step = Joi.object<SessionStep, true>({
+  abrasiveId: id,
+  strokes: whole('strokes'),
+  minutes: number('minutes'),
+  recessionMm: number('recessionMm').optional(),
+});
+
+const use = Joi.object<Use, true>({
+  minutes: number('minutes').optional(),
+  metresPlaned: number('metresPlaned').optional(),
+  mortises: whole('mortises').optional(),
+  wood: line('Wood', 60).optional(),
+  stillCutting: Joi.boolean().optional(),
+});
+
+const chips = Joi.object<Chips, true>({
+  count: whole('chips'),
+  deepestMm: number('nickMm').optional(),
+});
+
+const outcome = Joi.object<Outcome, true>({
+  burr: oneOf('Burr', ['all-along', 'in-part', 'none', 'cannot-tell'] as const).optional(),
+  proof: Joi.array()
+    .items(
+      Joi.object({
+        test: oneOf('Test', ['nail', 'paper', 'hair', 'cut'] as const),
+        passed: Joi.boolean().required(),
+      }),
+    )
+    .max(20)
+    .optional() as never,
+  word: line('Word', 200).optional(),
+});
+
+export const sessionSchema = Joi.object<Session, true>({
+  toolId: id,
+  kind: oneOf('Kind', SESSION_KINDS),
+  startedAt: instant,
+  minutes: number('minutes').optional(),
+  who: line('Who', 60).optional(),
+  conditionBefore: conditionSchema.optional() as never,
+  setting: setting.optional() as never,
+  steps: Joi.array().items(step).max(100).optional() as never,
+  use: use.optional() as never,
+  chips: chips.optional() as never,
+  outcome: outcome.optional() as never,
+  notes: notes.optional(),
+});

@@ -1,0 +1,91 @@
+import { polygonArea } from 'd3-polygon';
+import fc from 'fast-check';
+import { conditionRecessionMm, dullRecessionMm } from './dulling.js';
+import { landGrowth, recessionForLand, widestLandMm } from './land-growth.js';
+import { bevelSection, facetAngleThrough, type Point } from './section.js';
+
+const area = (points: readonly Point[]): number => Math.abs(polygonArea(points.map(({ x, y }) => [x, y])));
+const deg = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
+const rising = fc
+  .tuple(deg(10, 40), deg(1, 20))
+  .map(([primaryDeg, more]) => ({ primaryDeg, secondaryDeg: primaryDeg + more }));
+
+describe('land-growth', () => {
+  it('agrees with the worked example', () => {
+    const grown = landGrowth({ primaryDeg: 25, secondaryDeg: 30, recessionMm: 0.2 });
+    expect(grown.landMm).toBeCloseTo(0.9698, 5);
+    expect(grown.steelMm2).toBeCloseTo(0.04849, 6);
+  });
+
+  it('gives up the polygon between the old section and the new (area by d3-polygon)', () => {
+    fc.assert(
+      fc.property(rising, deg(0.01, 0.99), deg(1, 8), ({ primaryDeg, secondaryDeg }, share, thicknessMm) => {
+        const whole =
+          thicknessMm / Math.tan((primaryDeg * Math.PI) / 180) -
+          thicknessMm / Math.tan((secondaryDeg * Math.PI) / 180);
+        const recessionMm = share * 2 * whole;
+        const grown = landGrowth({ primaryDeg, secondaryDeg, recessionMm, thicknessMm });
+        const sharp = bevelSection({ thicknessMm, primaryDeg, bladeMm: 100 });
+        const honed = bevelSection({
+          thicknessMm,
+          primaryDeg,
+          secondaryDeg,
+          landMm: grown.landMm,
+          bladeMm: 0,
+        });
+        // Both sections end at the same place far up the blade; the edge of the honed one is further back.
+        const end = sharp.heelMm + 100;
+        const onBlade = honed.outline
+          .map(({ x, y }) => ({ x: x + recessionMm, y }))
+          .filter((_, i) => i !== 1 && i !== 2);
+        const kept = [onBlade[0] as Point, { x: end, y: 0 }, { x: end, y: thicknessMm }, ...onBlade.slice(1)];
+        expect(area(sharp.outline) - area(kept)).toBeCloseTo(grown.steelMm2, 7);
+      }),
+    );
+  });
+
+  it('is undone by the recession of a land, up to the widest land the blade can show', () => {
+    const land = landGrowth({ primaryDeg: 25, secondaryDeg: 30, recessionMm: 0.1 }).landMm;
+    expect(recessionForLand(25, 30, land)).toBeCloseTo(0.1, 12);
+    const worn = landGrowth({ primaryDeg: 25, secondaryDeg: 30, recessionMm: 9, thicknessMm: 3 });
+    expect(worn.landMm).toBeCloseTo(widestLandMm(3, 30), 12);
+  });
+
+  it('refuses a secondary at or below the primary and an edge that grows', () => {
+    const at = { primaryDeg: 30, secondaryDeg: 30, recessionMm: 0.1 };
+    expect(() => landGrowth(at)).toThrowError(/more than 30°/);
+    expect(() => landGrowth({ ...at, primaryDeg: 20, recessionMm: -1 })).toThrowError(/0 mm or more/);
+  });
+});
+
+describe('dulling', () => {
+  it('agrees with the worked example and adds a nick whole', () => {
+    expect(dullRecessionMm(5, 30) * 1000).toBeCloseTo(18.66, 2);
+    const chipped = conditionRecessionMm({ kind: 'nicked', nickMm: 0.3, tipRadiusUm: 5 }, 30);
+    expect(chipped).toBeCloseTo(0.31866, 5);
+  });
+
+  it('asks for more the duller the word', () => {
+    const words = (['fading', 'dull', 'very-dull'] as const).map((kind) =>
+      conditionRecessionMm({ kind }, 30),
+    );
+    expect(words).toEqual([...words].sort((a, b) => a - b));
+  });
+});
+
+describe('bevelSection', () => {
+  it('closes an outline whose facets stand at their angles', () => {
+    const { facets, heelMm } = bevelSection({ thicknessMm: 3, primaryDeg: 25, secondaryDeg: 30, landMm: 1 });
+    expect(facets.map((facet) => facet.name)).toEqual(['secondary', 'primary']);
+    for (const { from, to, angleDeg } of facets) {
+      expect(facetAngleThrough(from, to, 0, 90)).toBeCloseTo(angleDeg, 9);
+    }
+    expect(facets.at(-1)?.to).toEqual({ x: heelMm, y: 3 });
+  });
+
+  it('has one facet again where the land is as long as the blade allows', () => {
+    const { facets } = bevelSection({ thicknessMm: 3, primaryDeg: 25, secondaryDeg: 30, landMm: 50 });
+    expect(facets.length).toBe(1);
+    expect(facets[0]?.to.y).toBeCloseTo(3, 12);
+  });
+});

@@ -1,0 +1,114 @@
+import { GENERIC_SIDE_CLAMPING_GUIDE, type GuideSeat } from '../guide/guide.js';
+import type { SingleBevelEdge } from '../edge/edge.js';
+import type { Tool } from '../tool/tool.js';
+import { facetSettings, planHoning, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
+
+const edge: SingleBevelEdge = {
+  form: 'single-bevel',
+  widthMm: 45,
+  thicknessMm: 3,
+  primaryDeg: 25,
+  secondaryDeg: 30,
+  grind: 'flat',
+  back: 'flat',
+  front: { shape: 'straight' },
+};
+const iron: Tool = { name: 'Iron', family: 'plane-iron', steel: 'high-carbon', edge };
+const stone = (id: string, grade: string, more: Partial<OwnedAbrasive> = {}): OwnedAbrasive => ({
+  id,
+  name: id,
+  kind: 'water-stone',
+  grade: { standard: 'JIS', grade },
+  lubricant: 'water',
+  strokeMm: 150,
+  overheadMin: 0.5,
+  ...more,
+});
+const bench = [
+  stone('coarse', '400'),
+  stone('middle', '1000'),
+  stone('fine', '8000'),
+  stone('wheel', '400', { kind: 'dry-wheel', lubricant: 'dry' }),
+];
+const request: PlanRequest = {
+  condition: { kind: 'dull' },
+  finishUm: 1.2,
+  forceN: 20,
+  strokesPerMin: 40,
+  maxRatio: 10,
+  laidAside: [],
+};
+const ids = (plan: { steps: readonly { id: string }[] }): string[] => plan.steps.map((step) => step.id);
+
+describe('planHoning', () => {
+  it('starts a tool that was sharp lately at the middle stone, a nicked one at the coarse (common practice)', () => {
+    expect(ids(planHoning(iron, bench, request))).toEqual(['middle', 'fine']);
+    const nicked = planHoning(iron, bench, { ...request, condition: { kind: 'nicked', nickMm: 0.5 } });
+    expect(ids(nicked)[0]).toBe('coarse');
+  });
+
+  it('says of every abrasive, in bench order, why it is in or out', () => {
+    const plan = planHoning(iron, bench, request);
+    expect(plan.verdicts.map(({ id, used }) => `${id} ${used}`)).toEqual([
+      'coarse false',
+      'middle true',
+      'fine true',
+      'wheel false',
+    ]);
+    expect(plan.verdicts[0]?.why).toMatch(/start this coarse.*longer/);
+    expect(plan.verdicts[2]?.why).toMatch(/Nothing else here can take its place/);
+    expect(plan.verdicts[3]?.why).toMatch(/does not hone a flat bevel/);
+  });
+
+  it('takes longer without a stone it had chosen, by what the verdict said', () => {
+    const plan = planHoning(iron, bench, request);
+    const without = planHoning(iron, bench, { ...request, laidAside: ['middle'] });
+    const worth = plan.verdicts[1]?.minutes ?? NaN;
+    expect(without.totalMin - plan.totalMin).toBeCloseTo(worth, 9);
+    expect(worth).toBeGreaterThan(0);
+    expect(without.verdicts[1]?.why).toBe('Laid aside for this plan.');
+  });
+
+  it('asks for more work from a wider land, a harder steel and a whole bevel', () => {
+    const strokes = (tool: Tool, landMm?: number): number =>
+      planHoning(tool, bench, { ...request, landMm }).steps.reduce((sum, step) => sum + step.strokes, 0);
+    const plain = strokes(iron, 0.5);
+    expect(strokes(iron, 1.5)).toBeGreaterThan(plain);
+    expect(strokes({ ...iron, steel: 'high-speed' }, 0.5)).toBeGreaterThan(plain);
+    expect(strokes({ ...iron, edge: { ...edge, secondaryDeg: undefined } })).toBeGreaterThan(3 * plain);
+  });
+
+  it('refuses in words what leaves no plan', () => {
+    const refused = (change: Partial<PlanRequest>, tool = iron): jasmine.FunctionMatchers<() => void> =>
+      expect(() => void planHoning(tool, bench, { ...request, ...change })) as never;
+    refused({ landMm: 7 }).toThrowError(/at most 6.00 mm/);
+    refused({ laidAside: ['coarse', 'middle', 'fine'] }).toThrowError(/put at least one back/);
+    refused({ finishUm: 0.5 }).toThrowError(/finest is 1.2/);
+    refused(
+      {},
+      {
+        ...iron,
+        family: 'hooked-blade',
+        edge: {
+          form: 'hook',
+          make: 'flat-inside',
+          lengthMm: 60,
+          innerRadiusMm: 25,
+          thicknessMm: 2,
+          includedDeg: 25,
+        },
+      },
+    ).toThrowError(/flat-backed/);
+  });
+});
+
+describe('facetSettings', () => {
+  it('sets every facet on the guide, or says why it cannot', () => {
+    const seat = GENERIC_SIDE_CLAMPING_GUIDE.seats[1] as GuideSeat;
+    const steep: Tool = { ...iron, edge: { ...edge, microDeg: 75 } };
+    const [primary, secondary, micro] = facetSettings(steep, GENERIC_SIDE_CLAMPING_GUIDE, seat);
+    expect(primary?.facet).toBe('primary');
+    expect(secondary?.projectionMm).toBeCloseTo(38.123, 3);
+    expect(micro?.refusal).toMatch(/cannot hold 75°/);
+  });
+});

@@ -1,0 +1,128 @@
+import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
+import { grit } from '../abrasive/grit.js';
+import type { Condition } from '../edge/dulling.js';
+import { guideProjection } from '../guide/guide-projection.js';
+import { seatGeometry, type Guide, type GuideSeat } from '../guide/guide.js';
+import { Refusal, require } from '../refusal.js';
+import { STEELS, type Tool } from '../tool/tool.js';
+import { honingJob, type HoningJob } from './honing-job.js';
+import { progression, type ProgressionAbrasive, type ProgressionStep } from './progression.js';
+import { verdicts, type Verdict } from './verdicts.js';
+
+/** What the person asks of a plan. */
+export interface PlanRequest {
+  readonly condition: Condition;
+  /** Land as measured now; the tool's own figure, else an assumed one, where absent. */
+  readonly landMm?: number;
+  readonly finishUm: number;
+  readonly forceN: number;
+  readonly strokesPerMin: number;
+  readonly minStrokes?: number;
+  readonly maxRatio?: number;
+  /** Abrasives laid aside for this plan. */
+  readonly laidAside: readonly string[];
+}
+
+/** Where to set the guide for one facet. */
+export interface FacetSetting {
+  readonly facet: 'primary' | 'secondary' | 'micro';
+  readonly angleDeg: number;
+  /** Absent when the guide cannot give the angle; then `refusal` says why. */
+  readonly projectionMm?: number;
+  readonly degPerMm?: number;
+  readonly refusal?: string;
+}
+
+export interface HoningPlan {
+  readonly job: HoningJob;
+  readonly steps: readonly ProgressionStep[];
+  readonly totalMin: number;
+  readonly verdicts: readonly Verdict[];
+}
+
+/**
+ * Starting figures for a plan: about 20 N on the blade and 40 strokes a minute (estimates, the
+ * user's to change); jumps up to 10 times in grain let 1000 be followed by 8000 (common practice).
+ */
+export const PLAN_DEFAULTS = { forceN: 20, strokesPerMin: 40, minStrokes: 4, maxRatio: 10 } as const;
+
+/** An abrasive of the bench set with its identity. */
+export type OwnedAbrasive = Abrasive & { readonly id: string };
+
+/**
+ * The honing plan for a tool on the abrasives at hand: the steel to move, which abrasives in which
+ * order with strokes and minutes, and why each is in or out.
+ * @throws Refusal where the edge, the land, the finish or the jumps leave no plan.
+ */
+export function planHoning(tool: Tool, bench: readonly OwnedAbrasive[], request: PlanRequest): HoningPlan {
+  const job = honingJob(tool.edge, request.condition, request.landMm);
+  const aside = new Set(request.laidAside);
+  const flat = bench.filter(({ kind }) => kindFacts(kind).flat);
+  const candidates = flat.filter(({ id }) => !aside.has(id));
+  require(flat.length >
+    0, 'abrasives', 'A plan needs something flat to hone on: add a stone, a plate, film on glass or a strop.');
+  require(candidates.length > 0, 'laidAside', 'Every stone is laid aside; put at least one back.');
+  const input = {
+    abrasives: candidates.map(toProgressionAbrasive),
+    job: {
+      removeMm3: job.removeMm3,
+      contactMm2: job.contactMm2,
+      forceN: request.forceN,
+      strokesPerMin: request.strokesPerMin,
+      steelFactor: STEELS[tool.steel].factor,
+    },
+    finishUm: request.finishUm,
+    minStrokes: request.minStrokes ?? PLAN_DEFAULTS.minStrokes,
+    maxRatio: request.maxRatio,
+  };
+  const chosen = progression(input);
+  const judged = new Map(verdicts(input, chosen).map((verdict) => [verdict.id, verdict]));
+  return {
+    job,
+    ...chosen,
+    verdicts: bench.map(
+      ({ id, kind }): Verdict =>
+        judged.get(id) ?? {
+          id,
+          used: false,
+          why: aside.has(id)
+            ? 'Laid aside for this plan.'
+            : `A ${kindFacts(kind).label.toLowerCase()} does not hone a flat bevel in a guide.`,
+        },
+    ),
+  };
+}
+
+/** The guide's setting for every facet of a flat-backed edge, primary first. */
+export function facetSettings(tool: Tool, guide: Guide, seat: GuideSeat): readonly FacetSetting[] {
+  const { edge } = tool;
+  if (edge.form !== 'single-bevel') return [];
+  const facets = [
+    ['primary', edge.primaryDeg],
+    ['secondary', edge.secondaryDeg],
+    ['micro', edge.microDeg],
+  ] as const;
+  return facets.flatMap(([facet, angleDeg]) =>
+    angleDeg === undefined
+      ? []
+      : [{ facet, angleDeg, ...settingOrRefusal(guide, seat, edge.thicknessMm, angleDeg) }],
+  );
+}
+
+function settingOrRefusal(
+  guide: Guide,
+  seat: GuideSeat,
+  thicknessMm: number,
+  angleDeg: number,
+): Pick<FacetSetting, 'projectionMm' | 'degPerMm' | 'refusal'> {
+  try {
+    return guideProjection({ guide: seatGeometry(guide, seat), thicknessMm, angleDeg });
+  } catch (reason) {
+    if (reason instanceof Refusal) return { refusal: reason.message };
+    throw reason;
+  }
+}
+
+function toProgressionAbrasive(abrasive: OwnedAbrasive): ProgressionAbrasive {
+  return { ...abrasive, sizeUm: grit(abrasive.grade).sizeUm };
+}

@@ -1,0 +1,219 @@
+import { require } from '../refusal.js';
+import type { AbrasiveKind } from '../abrasive/abrasive.js';
+import { estimatedRemovalMm3PerNm, estimatedScratchUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
+
+export interface ProgressionAbrasive {
+  readonly id: string;
+  readonly sizeUm: number;
+  /** Supplies the missing removal factor; a water stone unless said. */
+  readonly kind?: AbrasiveKind;
+  readonly removalMm3PerNm?: number;
+  readonly scratchUm?: number;
+  readonly strokeMm: number;
+  readonly overheadMin: number;
+  /** In place of the job's. */
+  readonly forceN?: number;
+}
+
+export interface ProgressionJob {
+  /** Steel the first abrasive has to take, > 0. */
+  readonly removeMm3: number;
+  /** Area each finer abrasive has to clear of scratches. */
+  readonly contactMm2: number;
+  readonly forceN: number;
+  readonly strokesPerMin: number;
+  /** Work per volume against plain carbon steel, default 1. */
+  readonly steelFactor?: number;
+}
+
+export interface ProgressionInput {
+  readonly abrasives: readonly ProgressionAbrasive[];
+  readonly job: ProgressionJob;
+  /** The last abrasive used is no coarser than this. */
+  readonly finishUm: number;
+  /** Fewest strokes on any abrasive, default 4. */
+  readonly minStrokes?: number;
+  /** Largest ratio between consecutive sizes, inclusive; unlimited unless given. */
+  readonly maxRatio?: number;
+}
+
+export interface ProgressionStep {
+  readonly id: string;
+  readonly removeMm3: number;
+  readonly strokes: number;
+  readonly minutes: number;
+}
+
+export interface Progression {
+  readonly steps: readonly ProgressionStep[];
+  readonly totalMin: number;
+}
+
+/** What is in reach through one abrasive: the least total minutes of any route that uses it. */
+export interface RouteThrough {
+  readonly id: string;
+  /** Infinity where no allowed route uses it. */
+  readonly totalMin: number;
+}
+
+const TIE_MIN = 1e-9;
+
+/**
+ * The least total minutes over every subset of the abrasives, coarse to fine, that ends at one no
+ * coarser than `finishUm`: a shortest path through the abrasives in order of size. The first step
+ * takes `removeMm3`; each later one the scratches of the one before, contact·(scratch before −
+ * own)/1000; strokes = max(minStrokes, ⌈volume/per stroke⌉). Totals within 1e-9 min tie; then fewer
+ * abrasives, then input order. O(n²).
+ * @throws Refusal on `finishUm` when no abrasive is fine enough, on `maxRatio` when the jumps
+ * allowed do not lead there.
+ */
+export function progression(input: ProgressionInput): Progression {
+  const net = new StoneNet(input);
+  return net.bestRoute();
+}
+
+/** For every abrasive, in input order, the least minutes of a route that passes through it. */
+export function routesThrough(input: ProgressionInput): readonly RouteThrough[] {
+  const net = new StoneNet(input);
+  return net.routesThrough();
+}
+
+interface Stone extends ProgressionAbrasive {
+  readonly position: number;
+  readonly scratch: number;
+  readonly perStroke: number;
+}
+
+interface Rest {
+  readonly minutes: number;
+  readonly stones: number;
+  readonly next: number | undefined;
+}
+
+const UNREACHABLE: Rest = { minutes: Infinity, stones: Infinity, next: undefined };
+const DONE: Rest = { minutes: 0, stones: 0, next: undefined };
+
+/** The abrasives coarse to fine, with what is left to do after each: the shortest-path table. */
+class StoneNet {
+  private readonly stones: readonly Stone[];
+  /** rest[i]: the best way on once stone i has been used. */
+  private readonly rest: Rest[];
+  private readonly minStrokes: number;
+  private readonly maxRatio: number;
+
+  constructor(private readonly input: ProgressionInput) {
+    this.minStrokes = input.minStrokes ?? 4;
+    this.maxRatio = input.maxRatio ?? Infinity;
+    this.stones = input.abrasives
+      .map((abrasive, position) => toStone(abrasive, position, input.job))
+      .sort((a, b) => b.sizeUm - a.sizeUm || a.position - b.position);
+    this.refuseTheImpossible();
+    this.rest = new Array<Rest>(this.stones.length).fill(UNREACHABLE);
+    for (let i = this.stones.length - 1; i >= 0; i--) {
+      this.rest[i] = this.stone(i).sizeUm <= input.finishUm ? DONE : this.wayOn(i);
+    }
+  }
+
+  bestRoute(): Progression {
+    const start = this.wayOn(undefined);
+    require(start.next !==
+      undefined, 'maxRatio', `No route from coarse to ${this.input.finishUm} µm keeps every jump within ${this.maxRatio} times; ` +
+      'allow a larger jump or add a stone between.');
+    const steps: ProgressionStep[] = [];
+    let before: number | undefined;
+    for (let at: number | undefined = start.next; at !== undefined; at = this.rest[at]?.next) {
+      steps.push(this.step(before, at));
+      before = at;
+    }
+    return { steps, totalMin: steps.reduce((sum, step) => sum + step.minutes, 0) };
+  }
+
+  routesThrough(): readonly RouteThrough[] {
+    const upTo: number[] = [];
+    for (let i = 0; i < this.stones.length; i++) {
+      let best = this.step(undefined, i).minutes;
+      for (let j = 0; j < i; j++) {
+        if (this.follows(j, i)) best = Math.min(best, (upTo[j] as number) + this.step(j, i).minutes);
+      }
+      upTo.push(best);
+    }
+    const through = new Map(
+      this.stones.map((stone, i) => [stone.position, (upTo[i] as number) + this.restOf(i).minutes]),
+    );
+    return this.input.abrasives.map(({ id }, position) => ({
+      id,
+      totalMin: through.get(position) as number,
+    }));
+  }
+
+  private wayOn(from: number | undefined): Rest {
+    const ways: Rest[] = [];
+    for (let i = from === undefined ? 0 : from + 1; i < this.stones.length; i++) {
+      const rest = this.restOf(i);
+      if (rest.minutes === Infinity || !this.follows(from, i)) continue;
+      const minutes = this.step(from, i).minutes + rest.minutes;
+      ways.push({ minutes, stones: rest.stones + 1, next: i });
+    }
+    const least = Math.min(...ways.map((way) => way.minutes));
+    const position = (way: Rest): number => this.stone(way.next as number).position;
+    return (
+      ways
+        .filter((way) => way.minutes <= least + TIE_MIN)
+        .sort((a, b) => a.stones - b.stones || position(a) - position(b))[0] ?? UNREACHABLE
+    );
+  }
+
+  private follows(from: number | undefined, to: number): boolean {
+    if (from === undefined) return true;
+    const [before, after] = [this.stone(from).sizeUm, this.stone(to).sizeUm];
+    return before > after && before <= after * this.maxRatio * (1 + 1e-12);
+  }
+
+  private step(from: number | undefined, to: number): ProgressionStep {
+    const { job } = this.input;
+    const stone = this.stone(to);
+    const removeMm3 =
+      from === undefined
+        ? job.removeMm3
+        : (job.contactMm2 * Math.max(0, this.stone(from).scratch - stone.scratch)) / 1000;
+    const strokes = Math.max(this.minStrokes, Math.ceil(removeMm3 / stone.perStroke - 1e-9));
+    return {
+      id: stone.id,
+      removeMm3,
+      strokes,
+      minutes: strokes / job.strokesPerMin + stone.overheadMin,
+    };
+  }
+
+  private stone(i: number): Stone {
+    return this.stones[i] as Stone;
+  }
+
+  private restOf(i: number): Rest {
+    return this.rest[i] as Rest;
+  }
+
+  private refuseTheImpossible(): void {
+    const { abrasives, finishUm } = this.input;
+    require(abrasives.length > 0, 'abrasives', 'Put at least one abrasive on the bench first.');
+    const finest = Math.min(...abrasives.map((abrasive) => abrasive.sizeUm));
+    require(finest <=
+      finishUm, 'finishUm', `Nothing on the bench is as fine as ${finishUm} µm; the finest is ${finest} µm. ` +
+      `Ask for ${finest} µm or coarser, or add a finer abrasive.`);
+  }
+}
+
+function toStone(abrasive: ProgressionAbrasive, position: number, job: ProgressionJob): Stone {
+  const removal = abrasive.removalMm3PerNm ?? estimatedRemovalMm3PerNm(abrasive.sizeUm, abrasive.kind);
+  return {
+    ...abrasive,
+    position,
+    scratch: abrasive.scratchUm ?? estimatedScratchUm(abrasive.sizeUm),
+    perStroke: removalPerStrokeMm3(
+      removal,
+      abrasive.forceN ?? job.forceN,
+      abrasive.strokeMm,
+      job.steelFactor ?? 1,
+    ),
+  };
+}

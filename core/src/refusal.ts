@@ -1,0 +1,20 @@
+/**
+ * A case the bench maths cannot answer: an input out of range, or a wish with no solution.
+ * `field` is the dotted path of the input to change; `message` is a whole sentence for the person
+ * at the bench that says what to change.
+ */
+export class Refusal extends Error {
+  override readonly name = 'Refusal';
+
+  constructor(
+    readonly field: string,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+/** Throws a {@link Refusal} for `field` unless `holds`. */
+export function require(holds: boolean, field: string, message: string): asserts holds {
+  if (!holds) throw new Refusal(field, message);
+}

@@ -1,0 +1,35 @@
+import type { Edge } from '../edge/edge.js';
+import type { Family } from './families.js';
+
+/**
+ * Steel families and how much more work they are than plain carbon steel, for the same volume.
+ * Estimates (common practice says only: harder-wearing steel takes more strokes).
+ */
+export const STEELS = {
+  'high-carbon': { label: 'Plain high-carbon (O1, W1 and similar)', factor: 1 },
+  laminated: { label: 'Laminated, hard plain-carbon edge', factor: 1.1 },
+  'air-hardening': { label: 'Air-hardening (A2)', factor: 1.4 },
+  'high-chromium': { label: 'High-chromium (D2)', factor: 1.8 },
+  'powder-metallurgy': { label: 'Powder-metallurgy', factor: 1.9 },
+  'high-speed': { label: 'High-speed (M2)', factor: 2 },
+} as const;
+export type Steel = keyof typeof STEELS;
+export const STEEL_NAMES = Object.keys(STEELS) as readonly Steel[];
+
+/** The plane an iron lives in. */
+export interface HostPlane {
+  readonly bedDeg: number;
+  readonly orientation: 'bevel-down' | 'bevel-up';
+}
+
+/** A tool on the rack. `edge.form` always agrees with the family's. */
+export interface Tool {
+  readonly name: string;
+  readonly family: Family;
+  readonly steel: Steel;
+  readonly edge: Edge;
+  readonly host?: HostPlane;
+  /** Tools that stand together, such as a set of chisels, share this name. */
+  readonly setName?: string;
+  readonly notes?: string;
+}

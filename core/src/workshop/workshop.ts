@@ -1,0 +1,33 @@
+import type { Abrasive } from '../abrasive/abrasive.js';
+import type { Guide } from '../guide/guide.js';
+import type { HoningPlan, PlanRequest } from '../progression/honing-plan.js';
+import type { Session } from '../session/session.js';
+import type { Tool } from '../tool/tool.js';
+
+/** A plan kept for a tool: what was asked, and what it came to on that day's bench set. */
+export interface Plan {
+  readonly name: string;
+  readonly toolId: string;
+  readonly guideId?: string;
+  readonly seatName?: string;
+  readonly request: PlanRequest;
+  readonly result: HoningPlan;
+}
+
+/** A thing with an identity of its own. */
+export type Identified<T> = T & { readonly id: string };
+
+/** The version of the open workshop file this release writes. */
+export const WORKSHOP_FORMAT = 1;
+
+/** A whole workshop as one open JSON file. */
+export interface Workshop {
+  readonly format: 'mellow-anvil-workshop';
+  readonly version: typeof WORKSHOP_FORMAT;
+  readonly name: string;
+  readonly tools: readonly Identified<Tool>[];
+  readonly guides: readonly Identified<Guide>[];
+  readonly abrasives: readonly Identified<Abrasive>[];
+  readonly plans: readonly Identified<Plan>[];
+  readonly sessions: readonly Identified<Session>[];
+}

@@ -1,0 +1,30 @@
+import Joi from 'joi';
+import { abrasiveSchema } from '@mellow-anvil/contract';
+import { ABRASIVE_KIND_NAMES, grit, type Abrasive } from '@mellow-anvil/core';
+import { defineKind } from '../shared/kind.js';
+
+export const abrasives = defineKind<Abrasive>({
+  name: 'abrasives',
+  one: 'abrasive',
+  schema: abrasiveSchema,
+  columns: {
+    name: 'text',
+    kind: 'text',
+    grade: 'json',
+    lubricant: 'text',
+    strokeMm: 'real',
+    overheadMin: 'real',
+    forceN: 'real',
+    removalMm3PerNm: 'real',
+    scratchUm: 'real',
+    notes: 'text',
+  },
+  derived: { sizeUm: ({ grade }) => grit(grade).sizeUm },
+  sorts: ['sizeUm', 'name', 'updatedAt', 'createdAt'],
+  searches: ['name', 'notes'],
+  filters: {
+    kind: Joi.string()
+      .valid(...ABRASIVE_KIND_NAMES)
+      .messages({ '*': 'Filter by one of the kinds.' }),
+  },
+});

@@ -1,0 +1,140 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { pino, type Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { abrasives } from './abrasives/abrasives.js';
+import { calcRoutes } from './calc/calc.routes.js';
+import { guides } from './guides/guides.js';
+import { openApi, workshopJsonSchema } from './openapi/openapi.js';
+import { planDrafts } from './plans/plan-drafts.js';
+import { plans } from './plans/plans.js';
+import { sessions } from './sessions/sessions.js';
+import { settings } from './settings/settings.js';
+import { settingsRoutes } from './settings/settings.routes.js';
+import type { Database } from './shared/database.js';
+import { HttpProblem, problemHandler } from './shared/problem.js';
+import { resourceRoutes } from './shared/resource.routes.js';
+import { storeOf } from './shared/store.js';
+import { refuseStrangers, requireJson } from './shared/strangers.js';
+import { VERSION } from './shared/version.js';
+import { tools } from './tools/tools.js';
+import { Commands } from './undo/commands.js';
+import { undoRoutes } from './undo/undo.routes.js';
+import { workshopRoutes } from './workshop/workshop.routes.js';
+import { WorkshopService } from './workshop/workshop.service.js';
+
+export interface AppOptions {
+  readonly database: Database;
+  /** Folder of the built page; without it only the API answers. */
+  readonly webFolder?: string;
+  readonly log?: Logger;
+}
+
+/** What a body may weigh: one thing, and a whole workshop. */
+const BODY_LIMIT = '256kb';
+const WORKSHOP_LIMIT = '25mb';
+
+/** The whole server as one Express application over an open database. */
+export function createApp({ database, webFolder, log = pino({ level: 'silent' }) }: AppOptions): {
+  app: Express;
+  workshop: WorkshopService;
+} {
+  const commands = new Commands(database);
+  const workshop = new WorkshopService(database, commands);
+  const toolStore = storeOf(tools, database, commands);
+  const guideStore = storeOf(guides, database, commands);
+  const abrasiveStore = storeOf(abrasives, database, commands);
+  const planStore = storeOf(plans, database, commands);
+  const sessionStore = storeOf(sessions, database, commands);
+  const settingsStore = storeOf(settings, database, commands);
+
+  const api = express.Router();
+  api.use(requireJson);
+  api.use('/workshop', express.json({ limit: WORKSHOP_LIMIT }), workshopRoutes(workshop));
+  api.use(express.json({ limit: BODY_LIMIT }));
+  api.use('/tools', resourceRoutes(tools, toolStore));
+  api.use('/guides', resourceRoutes(guides, guideStore));
+  api.use('/abrasives', resourceRoutes(abrasives, abrasiveStore));
+  api.use('/plans', resourceRoutes(plans, planStore, planDrafts(toolStore, guideStore, abrasiveStore)));
+  api.use('/sessions', resourceRoutes(sessions, sessionStore));
+  api.use('/settings', settingsRoutes(settingsStore, commands));
+  api.use('/calc', calcRoutes());
+  api.use('/undo', undoRoutes(commands));
+  api.get('/openapi.json', (_request, response) => void response.json(openApi()));
+  api.get('/workshop.schema.json', (_request, response) => void response.json(workshopJsonSchema()));
+  api.get('/health', async (_request, response) => {
+    await database.sequelize.query('SELECT 1');
+    response.json({ status: 'ok', version: VERSION, schema: database.schema });
+  });
+  api.use((request) => {
+    throw new HttpProblem(
+      404,
+      'No such address',
+      `${request.method} ${request.path.slice(0, 100)} is not part of this server.`,
+    );
+  });
+
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: log, useLevel: 'debug' }));
+  app.use((_request, response, next) => {
+    response.locals['nonce'] = randomBytes(16).toString('base64');
+    next();
+  });
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'"],
+          styleSrc: [
+            "'self'",
+            (_request, response) => `'nonce-${(response as express.Response).locals['nonce'] as string}'`,
+          ],
+          fontSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:'],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          baseUri: ["'self'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(refuseStrangers);
+  app.use(compression());
+  app.use('/api', api);
+  if (webFolder && existsSync(join(webFolder, 'index.html'))) servePage(app, webFolder);
+  app.use(problemHandler(log));
+  return { app, workshop };
+}
+
+/** The built page: hashed files for good, index.html fresh with the nonce its styles need. */
+function servePage(app: Express, folder: string): void {
+  const index = readFileSync(join(folder, 'index.html'), 'utf8');
+  app.use(
+    express.static(folder, {
+      index: false,
+      setHeaders: (response, path) => {
+        const hashed = /-[A-Z0-9]{8}\.[a-z0-9]+$/.test(path);
+        response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    }),
+  );
+  app.get('/{*path}', (request, response, next) => {
+    if (/\.[a-z0-9]+$/i.test(request.path))
+      return next(new HttpProblem(404, 'Not found', 'There is no such file.'));
+    response
+      .type('html')
+      .set('Cache-Control', 'no-store')
+      .send(index.replaceAll('NONCE_PLACEHOLDER', response.locals['nonce'] as string));
+  });
+}

@@ -1,0 +1,21 @@
+import { guideSchema } from '@mellow-anvil/contract';
+import type { Guide } from '@mellow-anvil/core';
+import { defineKind } from '../shared/kind.js';
+
+export const guides = defineKind<Guide>({
+  name: 'guides',
+  one: 'guide',
+  schema: guideSchema,
+  columns: {
+    name: 'text',
+    form: 'text',
+    rollerRadiusMm: 'real',
+    noseMm: 'real',
+    rollerDropMm: 'real',
+    camRisesMm: 'json',
+    seats: 'json',
+    notes: 'text',
+  },
+  sorts: ['name', 'updatedAt', 'createdAt'],
+  searches: ['name', 'notes'],
+});

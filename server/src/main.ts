@@ -1,0 +1,65 @@
+import { readFile } from 'node:fs/promises';
+import type { AddressInfo } from 'node:net';
+import { fileURLToPath } from 'node:url';
+import envPaths from 'env-paths';
+import { pino } from 'pino';
+import { createApp } from './app.js';
+import { CannotOpen, openDatabase } from './shared/database.js';
+import { isLoopback } from './shared/strangers.js';
+
+/**
+ * The program. From the environment: HOST (loopback only), PORT, DATA_DIR, LOG_LEVEL, and
+ * OPEN_FILE, a workshop file to begin an empty workshop with.
+ */
+async function main(): Promise<void> {
+  const { HOST: host = '127.0.0.1', PORT: portText = '4420', OPEN_FILE: openFile } = process.env;
+  if (!isLoopback(host)) {
+    throw new CannotOpen(
+      `HOST is “${host}”, but this release serves only this machine: set HOST to 127.0.0.1, ::1 or localhost, or leave it out.`,
+    );
+  }
+  const port = Number(portText);
+  if (!Number.isInteger(port) || port < 0 || port > 65535) {
+    throw new CannotOpen(`PORT is “${portText}”, which is no port: set it to a number from 0 to 65535.`);
+  }
+  const folder = process.env['DATA_DIR'] ?? envPaths('mellow-anvil', { suffix: '' }).data;
+  const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' }, pino.destination(2));
+  const database = await openDatabase(folder);
+  const webFolder = fileURLToPath(new URL('../../web/dist/browser', import.meta.url));
+  const { app, workshop } = createApp({ database, webFolder, log });
+  if (openFile) await workshop.begin(JSON.parse(await readFile(openFile, 'utf8')));
+
+  const server = app.listen(port, host);
+  server.once('error', (reason: NodeJS.ErrnoException) => {
+    fail(
+      reason.code === 'EADDRINUSE'
+        ? `Port ${port} is taken by another program: set PORT to a free one.`
+        : `Cannot listen on ${host}:${port}: ${reason.message}`,
+    );
+  });
+  server.once('listening', () => {
+    const { port: taken } = server.address() as AddressInfo;
+    const shown = host.includes(':') ? `[${host}]` : host;
+    if (database.backup)
+      console.log(
+        `The workshop was brought up to this release; a copy of it as it was is at ${database.backup}`,
+      );
+    console.log(`Your data is in ${folder}`);
+    console.log(`Mellow Anvil is at http://${shown}:${taken}/`);
+  });
+  const stop = (): void => {
+    server.close(() => void database.close().then(() => process.exit(0)));
+    server.closeIdleConnections();
+  };
+  process.once('SIGINT', stop);
+  process.once('SIGTERM', stop);
+}
+
+function fail(message: string): never {
+  console.error(message);
+  process.exit(1);
+}
+
+main().catch((reason: unknown) => {
+  fail(reason instanceof CannotOpen ? reason.message : String((reason as Error).stack ?? reason));
+});

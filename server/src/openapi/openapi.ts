@@ -1,0 +1,142 @@
+import joiToJson from 'joi-to-json';
+import Joi from 'joi';
+import {
+  calculations,
+  changeSchema,
+  planDraftSchema,
+  removalSchema,
+  storedSchema,
+  workshopSchema,
+} from '@mellow-anvil/contract';
+import { settings } from '../settings/settings.js';
+import { KINDS } from '../shared/kinds.js';
+import type { Kind } from '../shared/kind.js';
+import { VERSION } from '../shared/version.js';
+
+type Json = Record<string, unknown>;
+
+/** The package is CommonJS with the function itself exported; its types say otherwise. */
+const toJson = joiToJson as unknown as typeof joiToJson.parse;
+
+/** The open workshop file's JSON Schema (2019-09), from the schema the server checks it with. */
+export function workshopJsonSchema(): Json {
+  return {
+    $schema: 'https://json-schema.org/draft/2019-09/schema',
+    title: 'Mellow Anvil workshop file',
+    ...schemaOf(workshopSchema, 'json-draft-2019-09'),
+  };
+}
+
+/** `GET /api/openapi.json`: every route, described by the schemas that check it. */
+export function openApi(): Json {
+  const paths: Record<string, Json> = {};
+  for (const kind of KINDS.filter(({ name }) => name !== 'settings'))
+    Object.assign(paths, resourcePaths(kind));
+  for (const [name, { title, input, output }] of Object.entries(calculations)) {
+    paths[`/api/calc/${name}`] = { post: operation(title, { body: input, answer: output }) };
+  }
+  paths['/api/settings'] = {
+    get: operation('Settings of the workshop', {}),
+    put: operation('Change the settings', { body: changeSchema(settings.schema, 0) }),
+  };
+  paths['/api/workshop'] = {
+    get: operation('The whole workshop as one file', { answer: workshopSchema }),
+    put: operation('Put a workshop file in place of what is stored', { body: workshopSchema }),
+  };
+  paths['/api/undo'] = { get: operation('What can be undone and redone', {}) };
+  const which = Joi.object({ id: Joi.number().integer().min(1).required() });
+  paths['/api/undo/undo'] = { post: operation('Take back the newest change', { body: which }) };
+  paths['/api/undo/redo'] = { post: operation('Do the last undone change again', { body: which }) };
+  paths['/api/health'] = { get: operation('Whether the server and its database answer', {}) };
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Mellow Anvil',
+      version: VERSION,
+      description:
+        'Units are in the names: Mm, Um, Deg, Mm2, Mm3, N, Min. Refusals are RFC 9457 problem details.',
+    },
+    paths,
+    components: { schemas: { Problem: PROBLEM } },
+  };
+}
+
+const PROBLEM: Json = {
+  type: 'object',
+  required: ['type', 'title', 'status', 'detail'],
+  properties: {
+    type: { type: 'string' },
+    title: { type: 'string' },
+    status: { type: 'integer' },
+    detail: { type: 'string' },
+    errors: {
+      type: 'array',
+      items: {
+        type: 'object',
+        required: ['field', 'message'],
+        properties: { field: { type: 'string' }, message: { type: 'string' } },
+      },
+    },
+  },
+};
+
+function resourcePaths(kind: Kind<object>): Record<string, Json> {
+  const draft = (kind.name === 'plans' ? planDraftSchema : kind.schema) as Joi.ObjectSchema<object>;
+  const stored = storedSchema(kind.schema);
+  const page = Joi.object({
+    items: Joi.array().items(stored).required(),
+    page: Joi.number().required(),
+    pageSize: Joi.number().required(),
+    total: Joi.number().required(),
+  });
+  const id = { name: 'id', in: 'path', required: true, schema: { type: 'string' } };
+  return {
+    [`/api/${kind.name}`]: {
+      get: operation(`List ${kind.name}`, { query: kind.list, answer: page }),
+      post: operation(`Add a ${kind.one}`, { body: draft, answer: stored, status: 201 }),
+    },
+    [`/api/${kind.name}/{id}`]: {
+      parameters: [id],
+      get: operation(`Read a ${kind.one}`, { answer: stored }),
+      put: operation(`Change a ${kind.one}`, { body: changeSchema(draft), answer: stored }),
+      delete: operation(`Remove a ${kind.one}`, { query: removalSchema, status: 204 }),
+    },
+  };
+}
+
+interface Shape {
+  readonly query?: Joi.ObjectSchema;
+  readonly body?: Joi.ObjectSchema;
+  readonly answer?: Joi.ObjectSchema;
+  readonly status?: number;
+}
+
+function operation(summary: string, { query, body, answer, status = 200 }: Shape): Json {
+  const json = (schema: unknown): Json => ({ 'application/json': { schema } });
+  return {
+    summary,
+    ...(query && { parameters: queryParameters(query) }),
+    ...(body && { requestBody: { required: true, content: json(schemaOf(body)) } }),
+    responses: {
+      [status]: { description: 'Done', ...(answer && { content: json(schemaOf(answer)) }) },
+      default: {
+        description: 'Refused, in words',
+        content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+      },
+    },
+  };
+}
+
+function queryParameters(schema: Joi.ObjectSchema): Json[] {
+  const { properties = {}, required = [] } = schemaOf(schema) as { properties?: Json; required?: string[] };
+  return Object.entries(properties).map(([name, shape]) => ({
+    name,
+    in: 'query',
+    required: required.includes(name),
+    schema: shape,
+  }));
+}
+
+function schemaOf(schema: Joi.Schema, mode: 'open-api-3.1' | 'json-draft-2019-09' = 'open-api-3.1'): Json {
+  return toJson(schema as never, mode) as Json;
+}

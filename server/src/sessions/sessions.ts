@@ -1,0 +1,32 @@
+import Joi from 'joi';
+import { sessionSchema } from '@mellow-anvil/contract';
+import { SESSION_KINDS, type Session } from '@mellow-anvil/core';
+import { defineKind } from '../shared/kind.js';
+
+export const sessions = defineKind<Session>({
+  name: 'sessions',
+  one: 'session',
+  schema: sessionSchema,
+  columns: {
+    toolId: 'text',
+    kind: 'text',
+    startedAt: 'text',
+    minutes: 'real',
+    who: 'text',
+    conditionBefore: 'json',
+    setting: 'json',
+    steps: 'json',
+    use: 'json',
+    chips: 'json',
+    outcome: 'json',
+    notes: 'text',
+  },
+  sorts: ['startedAt', 'updatedAt', 'createdAt'],
+  searches: ['who', 'notes'],
+  filters: {
+    toolId: Joi.string().max(64),
+    kind: Joi.string()
+      .valid(...SESSION_KINDS)
+      .messages({ '*': 'Filter by one of the kinds.' }),
+  },
+});

@@ -1,0 +1,96 @@
+import { DataTypes, type QueryInterface } from 'sequelize';
+
+/** One step of the database's shape. Steps are only ever added, never changed once released. */
+export interface Migration {
+  readonly name: string;
+  up(schema: QueryInterface): Promise<void>;
+}
+
+const text = { type: DataTypes.TEXT, allowNull: true };
+const real = { type: DataTypes.DOUBLE, allowNull: true };
+const needed = { type: DataTypes.TEXT, allowNull: false };
+const envelope = {
+  id: { type: DataTypes.TEXT, primaryKey: true, allowNull: false },
+  version: { type: DataTypes.INTEGER, allowNull: false },
+  createdAt: needed,
+  updatedAt: needed,
+  deletedAt: text,
+};
+const names = (table: string): object => ({ ...needed, references: { model: table, key: 'id' } });
+
+export const MIGRATIONS: readonly Migration[] = [
+  {
+    name: '0001-the-house',
+    async up(schema) {
+      await schema.createTable('tools', {
+        ...envelope,
+        name: needed,
+        family: needed,
+        steel: needed,
+        edge: needed,
+        host: text,
+        setName: text,
+        notes: text,
+      });
+      await schema.createTable('guides', {
+        ...envelope,
+        name: needed,
+        form: needed,
+        rollerRadiusMm: real,
+        noseMm: real,
+        rollerDropMm: real,
+        camRisesMm: text,
+        seats: needed,
+        notes: text,
+      });
+      await schema.createTable('abrasives', {
+        ...envelope,
+        name: needed,
+        kind: needed,
+        grade: needed,
+        lubricant: needed,
+        strokeMm: real,
+        overheadMin: real,
+        forceN: real,
+        removalMm3PerNm: real,
+        scratchUm: real,
+        sizeUm: real,
+        notes: text,
+      });
+      await schema.createTable('plans', {
+        ...envelope,
+        name: needed,
+        toolId: names('tools') as never,
+        guideId: { ...text, references: { model: 'guides', key: 'id' } },
+        seatName: text,
+        request: needed,
+        result: needed,
+      });
+      await schema.createTable('sessions', {
+        ...envelope,
+        toolId: names('tools') as never,
+        kind: needed,
+        startedAt: needed,
+        minutes: real,
+        who: text,
+        conditionBefore: text,
+        setting: text,
+        steps: text,
+        use: text,
+        chips: text,
+        outcome: text,
+        notes: text,
+      });
+      await schema.createTable('settings', { ...envelope, name: needed, units: needed, decimalMark: needed });
+      await schema.createTable('commands', {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        label: needed,
+        createdAt: needed,
+        state: needed,
+        changes: needed,
+      });
+      await schema.addIndex('plans', ['toolId']);
+      await schema.addIndex('sessions', ['toolId', 'startedAt']);
+    },
+  },
+];

@@ -1,0 +1,52 @@
+import { Router } from 'express';
+import type Joi from 'joi';
+import { changeSchema, check, removalSchema } from '@mellow-anvil/contract';
+import type { Kind } from './kind.js';
+import { invalid } from './problem.js';
+import type { Store } from './store.js';
+
+/** The checked value, or a 422 that names each field. */
+export function checked<T>(schema: Joi.Schema<T>, value: unknown, convert = false): T {
+  const result = check(schema, value, convert);
+  if (!result.ok) throw invalid(result.errors);
+  return result.value;
+}
+
+/** What a body asks for and the thing to store, where the server works part of it out. */
+export interface Drafted<T, D> {
+  readonly draft: Joi.ObjectSchema<D>;
+  complete(draft: D): Promise<T>;
+}
+
+/** List, read, create, change and remove for one kind. */
+export function resourceRoutes<T extends object, D extends object = T>(
+  kind: Kind<T>,
+  store: Store<T>,
+  drafted?: Drafted<T, D>,
+): Router {
+  const draft = (drafted?.draft ?? kind.schema) as Joi.ObjectSchema<object>;
+  const complete = (value: object): Promise<T> =>
+    drafted ? drafted.complete(value as D) : Promise.resolve(value as T);
+  const change = changeSchema(draft);
+  return Router()
+    .get('/', async (request, response) => {
+      response.json(await store.list(checked(kind.list, request.query, true)));
+    })
+    .post('/', async (request, response) => {
+      const stored = await store.create(await complete(checked(draft, request.body)));
+      response.status(201).location(`${request.baseUrl}/${stored.id}`).json(stored);
+    })
+    .get('/:id', async (request, response) => {
+      response.json(await store.read(request.params.id));
+    })
+    .put('/:id', async (request, response) => {
+      const { version, ...value } = checked(change, request.body);
+      const thing = await complete(value);
+      response.json(await store.change(request.params.id, { ...thing, version }));
+    })
+    .delete('/:id', async (request, response) => {
+      const { version } = checked(removalSchema, request.query, true);
+      await store.remove(request.params.id, version);
+      response.status(204).end();
+    });
+}

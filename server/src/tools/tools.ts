@@ -1,0 +1,34 @@
+import Joi from 'joi';
+import { toolSchema } from '@mellow-anvil/contract';
+import { FAMILY_NAMES, STEEL_NAMES, type Tool } from '@mellow-anvil/core';
+import { defineKind } from '../shared/kind.js';
+
+export const tools = defineKind<Tool>({
+  name: 'tools',
+  one: 'tool',
+  schema: toolSchema,
+  columns: {
+    name: 'text',
+    family: 'text',
+    steel: 'text',
+    edge: 'json',
+    host: 'json',
+    setName: 'text',
+    notes: 'text',
+  },
+  sorts: ['name', 'family', 'updatedAt', 'createdAt'],
+  searches: ['name', 'setName', 'notes'],
+  filters: {
+    family: Joi.string()
+      .valid(...FAMILY_NAMES)
+      .messages({ '*': 'Filter by one of the families.' }),
+    steel: Joi.string()
+      .valid(...STEEL_NAMES)
+      .messages({ '*': 'Filter by one of the steels.' }),
+    setName: Joi.string().max(80).messages({ '*': 'Filter by the name of a set.' }),
+  },
+  dependents: [
+    { kind: 'plans', column: 'toolId' },
+    { kind: 'sessions', column: 'toolId' },
+  ],
+});

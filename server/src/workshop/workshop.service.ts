@@ -1,0 +1,141 @@
+import { workshopSchema } from '@mellow-anvil/contract';
+import type { Transaction } from 'sequelize';
+import { DEFAULT_SETTINGS, WORKSHOP_FORMAT, type Identified, type Workshop } from '@mellow-anvil/core';
+import type { Database } from '../shared/database.js';
+import type { KindName, Row } from '../shared/kind.js';
+import { KINDS } from '../shared/kinds.js';
+import { invalid } from '../shared/problem.js';
+import { SETTINGS_ID, settings } from '../settings/settings.js';
+import { checked } from '../shared/resource.routes.js';
+import { changedRow, newRow, removedRow } from '../shared/store.js';
+import type { Commands, RowChange } from '../undo/commands.js';
+
+/** The collections of the open file, in the order they are written. */
+const COLLECTIONS = KINDS.filter(({ name }) => name !== 'settings');
+type Collection = Exclude<KindName, 'settings'>;
+
+/** The whole workshop out of the database and into it. */
+export class WorkshopService {
+  constructor(
+    private readonly database: Database,
+    private readonly commands: Commands,
+  ) {}
+
+  private async isEmpty(): Promise<boolean> {
+    const counts = await Promise.all(
+      COLLECTIONS.map((kind) => kind.model(this.database.sequelize).count({ where: { deletedAt: null } })),
+    );
+    return counts.every((count) => count === 0);
+  }
+
+  async export(): Promise<Workshop> {
+    const { sequelize } = this.database;
+    // One read transaction, so that the parts of the file belong together.
+    return sequelize.transaction(async (transaction) => {
+      const named = (await settings
+        .model(sequelize)
+        .findOne({ where: { id: SETTINGS_ID, deletedAt: null }, raw: true, transaction })) as Row | null;
+      const collections = {} as Record<Collection, unknown[]>;
+      for (const kind of COLLECTIONS) {
+        const rows = await kind.model(sequelize).findAll({
+          where: { deletedAt: null },
+          order: [
+            ['createdAt', 'ASC'],
+            ['id', 'ASC'],
+          ],
+          raw: true,
+          transaction,
+        });
+        collections[kind.name as Collection] = (rows as unknown as Row[]).map((row) => ({
+          id: row.id,
+          ...(kind.fromRow(row) as object),
+        }));
+      }
+      return {
+        format: 'mellow-anvil-workshop',
+        version: WORKSHOP_FORMAT,
+        name: (named ? settings.fromRow(named) : DEFAULT_SETTINGS).name,
+        ...(collections as unknown as Pick<Workshop, Collection>),
+      };
+    });
+  }
+
+  /**
+   * Puts a workshop file in place of everything stored, as one command that can be undone.
+   * @throws HttpProblem 422 naming each entry that is wrong; then nothing is changed.
+   */
+  async import(body: unknown): Promise<{ name: string; counts: Record<Collection, number> }> {
+    const workshop: Workshop = checked(workshopSchema, body);
+    refuseLooseEnds(workshop);
+    await this.commands.perform(`Open the workshop “${workshop.name}”`, async (transaction) => {
+      const changes: RowChange[] = [await this.renamed(workshop.name, transaction)];
+      for (const kind of COLLECTIONS) {
+        const found = (await kind
+          .model(this.database.sequelize)
+          .findAll({ raw: true, transaction })) as unknown as Row[];
+        const before = new Map(found.map((row) => [row.id, row]));
+        for (const { id, ...thing } of workshop[kind.name as Collection] as readonly Identified<object>[]) {
+          const row = before.get(id);
+          before.delete(id);
+          changes.push({
+            kind: kind.name,
+            before: row ?? null,
+            after: row ? changedRow(kind, row, thing) : newRow(kind, thing, id),
+          });
+        }
+        for (const row of before.values()) {
+          if (row.deletedAt === null) changes.push({ kind: kind.name, before: row, after: removedRow(row) });
+        }
+      }
+      return changes;
+    });
+    const counts = Object.fromEntries(
+      COLLECTIONS.map(({ name }) => [name, workshop[name as Collection].length]),
+    );
+    return { name: workshop.name, counts: counts as Record<Collection, number> };
+  }
+
+  /** Begins an empty workshop with a file; there is nothing before it to go back to. */
+  async begin(body: unknown): Promise<void> {
+    if (!(await this.isEmpty())) return;
+    await this.import(body);
+    await this.commands.forget();
+  }
+
+  private async renamed(name: string, transaction: Transaction): Promise<RowChange> {
+    const model = settings.model(this.database.sequelize);
+    const before = (await model.findOne({
+      where: { id: SETTINGS_ID },
+      raw: true,
+      transaction,
+    })) as Row | null;
+    const chosen = { ...(before ? settings.fromRow(before) : DEFAULT_SETTINGS), name };
+    const after = before ? changedRow(settings, before, chosen) : newRow(settings, chosen, SETTINGS_ID);
+    return { kind: settings.name, before, after };
+  }
+}
+
+/** A plan or session that names a tool the file does not hold would point at nothing. */
+function refuseLooseEnds(workshop: Workshop): void {
+  const [tools, guides] = [
+    new Set(workshop.tools.map(({ id }) => id)),
+    new Set(workshop.guides.map(({ id }) => id)),
+  ];
+  const loose = (field: string, what: string, id: string): { field: string; message: string }[] => [
+    { field, message: `The file holds no ${what} “${id}”: add it, or leave this entry out.` },
+  ];
+  const errors = [
+    ...workshop.plans.flatMap((plan, i) =>
+      tools.has(plan.toolId) ? [] : loose(`plans.${i}.toolId`, 'tool', plan.toolId),
+    ),
+    ...workshop.plans.flatMap((plan, i) =>
+      plan.guideId === undefined || guides.has(plan.guideId)
+        ? []
+        : loose(`plans.${i}.guideId`, 'guide', plan.guideId),
+    ),
+    ...workshop.sessions.flatMap((session, i) =>
+      tools.has(session.toolId) ? [] : loose(`sessions.${i}.toolId`, 'tool', session.toolId),
+    ),
+  ];
+  if (errors.length > 0) throw invalid(errors.slice(0, 20));
+}
