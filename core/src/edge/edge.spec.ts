@@ -1,6 +1,7 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import { conditionRecessionMm, dullRecessionMm } from './dulling.js';
+import { frontProfile } from './front-line.js';
 import { landGrowth, recessionForLand, widestLandMm } from './land-growth.js';
 import { bevelSection, facetAngleThrough, type Point } from './section.js';
 
@@ -75,7 +76,8 @@ describe('dulling', () => {
 
 describe('bevelSection', () => {
   it('closes an outline whose facets stand at their angles', () => {
-    const { facets, heelMm } = bevelSection({ thicknessMm: 3, primaryDeg: 25, secondaryDeg: 30, landMm: 1 });
+    const { facets, heelMm, groundEdge } = bevelSection({ thicknessMm: 3, primaryDeg: 25, secondaryDeg: 30, landMm: 1 });
+    expect(-groundEdge.x).toBeCloseTo(recessionForLand(25, 30, 1), 12);
     expect(facets.map((facet) => facet.name)).toEqual(['secondary', 'primary']);
     for (const { from, to, angleDeg } of facets) {
       expect(facetAngleThrough(from, to, 0, 90)).toBeCloseTo(angleDeg, 9);
@@ -87,5 +89,17 @@ describe('bevelSection', () => {
     const { facets } = bevelSection({ thicknessMm: 3, primaryDeg: 25, secondaryDeg: 30, landMm: 50 });
     expect(facets.length).toBe(1);
     expect(facets[0]?.to.y).toBeCloseTo(3, 12);
+  });
+});
+
+describe('frontProfile', () => {
+  it('stands the corners back by the sagitta of an arc, or by the relief', () => {
+    const arc = frontProfile({ shape: 'arc', radiusMm: 4419.45 }, 50);
+    expect(arc[0]?.backMm).toBeCloseTo(0.070711, 5);
+    expect(arc[20]).toEqual({ atMm: 0, backMm: 0 });
+    const relieved = frontProfile({ shape: 'corners-relieved', widthMm: 3, depthMm: 0.08 }, 50);
+    expect(relieved.at(-1)?.backMm).toBeCloseTo(0.08, 12);
+    expect(relieved[20]?.backMm).toBe(0);
+    expect(() => frontProfile({ shape: 'arc', radiusMm: 20 }, 50)).toThrowError(/below 25 mm/);
   });
 });

@@ -17,6 +17,9 @@ export interface LandGrowth {
   readonly steelMm2: number;
 }
 
+/** The land taken for a secondary bevel nobody has measured, mm (common practice, no source). */
+export const ASSUMED_LAND_MM = 0.5;
+
 /**
  * How wide the secondary bevel has grown and what steel it cost:
  * ℓ = e·tan θ1/((tan θ2 − tan θ1)·cos θ2), A = ½e²·tan θ1·tan θ2/(tan θ2 − tan θ1).

@@ -21,6 +21,8 @@ export interface BevelSection {
   readonly outline: readonly Point[];
   /** Where the bevel ends on the upper face, back from the edge. */
   readonly heelMm: number;
+  /** Where the primary would meet the back: the edge as it was ground, ahead of it as it is. */
+  readonly groundEdge: Point;
 }
 
 export interface BevelSectionInput {
@@ -65,7 +67,7 @@ export function bevelSection(input: BevelSectionInput): BevelSection {
     { x: end, y: thicknessMm },
     ...facets.map((facet) => facet.to).reverse(),
   ];
-  return { facets, outline, heelMm };
+  return { facets, outline, heelMm, groundEdge: { x: from.x - from.y / tanDeg(primaryDeg), y: 0 } };
 }
 
 /**

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { Refusal } from '../refusal.js';
 import { guideAngle } from './guide-angle.js';
+import { guidePose } from './guide-pose.js';
 import { guideProjection } from './guide-projection.js';
 import {
   GENERIC_SIDE_CLAMPING_GUIDE,
@@ -116,5 +117,23 @@ describe('seatForWidth', () => {
     expect(named(19)?.name).toBe('Chisel jaws');
     expect(named(50)?.name).toBe('Iron jaws');
     expect(named(90)?.name).toBe('Chisel jaws');
+  });
+});
+
+describe('guidePose', () => {
+  it('lays the honed facet on the stone and the axle a roller radius above where it runs', () => {
+    for (const [guide, thicknessMm] of [
+      [ironJaws, 3],
+      [{ ...ironJaws, seat: 'underside', rollerDropMm: 2, camRiseMm: 0.5 }, 4],
+    ] as const) {
+      const { projectionMm } = guideProjection({ guide, angleDeg: 30, thicknessMm });
+      const blade = { thicknessMm, primaryDeg: 25, secondaryDeg: 30, landMm: 1 };
+      const pose = guidePose({ guide, angleDeg: 30, projectionMm, blade });
+      const secondaryEnd = pose.blade.at(-1);
+      expect(secondaryEnd?.y).toBeCloseTo(0, 12);
+      expect(secondaryEnd?.x).toBeCloseTo(1, 12);
+      expect(pose.axle.y - pose.rollerRadiusMm).toBeCloseTo(pose.rollerRunsAtMm, 9);
+      expect(Math.min(...pose.blade.map(({ y }) => y))).toBeGreaterThan(-1e-9);
+    }
   });
 });

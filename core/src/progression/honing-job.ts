@@ -1,6 +1,6 @@
 import { conditionRecessionMm, type Condition } from '../edge/dulling.js';
 import { includedDeg, type Edge, type SingleBevelEdge } from '../edge/edge.js';
-import { landGrowth, recessionForLand, widestLandMm } from '../edge/land-growth.js';
+import { ASSUMED_LAND_MM, landGrowth, recessionForLand, widestLandMm } from '../edge/land-growth.js';
 import { sinDeg } from '../measure/trig.js';
 import { Refusal, require } from '../refusal.js';
 
@@ -16,9 +16,6 @@ export interface HoningJob {
   /** The bevel has become one facet again: the secondary reaches the upper face. */
   readonly wholeBevel: boolean;
 }
-
-/** The land taken for a secondary bevel nobody has measured, mm (common practice, no source). */
-export const ASSUMED_LAND_MM = 0.5;
 
 /**
  * The work of bringing a flat-backed edge back from a condition, honing only the bevel.

@@ -1,0 +1,20 @@
+import { Injectable } from '@angular/core';
+import { map } from 'rxjs';
+import { grit, type Abrasive } from '@mellow-anvil/core';
+import { CollectionStore } from '../shared/collection.store';
+
+/** The bench set, coarse to fine. */
+@Injectable({ providedIn: 'root' })
+export class AbrasivesStore extends CollectionStore<Abrasive> {
+  readonly inOrder$ = this.items$.pipe(
+    map((items) =>
+      items
+        .map((item) => ({ ...item, sizeUm: grit(item.grade).sizeUm }))
+        .sort((a, b) => b.sizeUm - a.sizeUm || a.name.localeCompare(b.name)),
+    ),
+  );
+
+  constructor() {
+    super('/api/abrasives', '-sizeUm');
+  }
+}

@@ -1,0 +1,224 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  afterNextRender,
+  computed,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { kindFacts } from '@mellow-anvil/core';
+import { Desk } from '../bench/desk';
+import { Figures } from '../shared/figures';
+import { AbrasivesStore } from './abrasives.store';
+import { railPlaces, railScale } from './rail-layout';
+import { StoneGlyph } from './stone-glyph';
+
+const SPACING = 92;
+const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
+
+/** The bench set along a logarithmic scale of microns; a plan lights its stones. */
+@Component({
+  selector: 'ma-rail',
+  imports: [RouterLink, StoneGlyph],
+  template: `
+    <section aria-label="Rail: the bench set, coarse to fine" tabindex="0">
+      @if (stones().length === 0) {
+        <p class="empty muted">
+          The rail is empty.
+          <a routerLink="/stones/new">Put a stone on it</a>
+        </p>
+      } @else {
+        <div class="track" [style.width.px]="layout().width">
+          <svg class="scale" [attr.width]="layout().width" height="100%" aria-hidden="true">
+            @for (stone of stones(); track stone.id) {
+              <path class="lead" [class.lit]="stone.strokes" [attr.d]="stone.lead" />
+            }
+            @for (tick of layout().ticks; track tick.um) {
+              <path class="tick" [attr.d]="'M' + tick.x + ' 122v8'" />
+              <text [attr.x]="tick.x" y="143" text-anchor="middle">{{ tick.um }}</text>
+            }
+            <path class="axis" [attr.d]="'M0 122H' + layout().width" />
+          </svg>
+          @for (stone of stones(); track stone.id) {
+            <button
+              type="button"
+              class="stone"
+              [class.lit]="stone.strokes"
+              [class.aside]="stone.aside"
+              [class.dim]="planning() && !stone.strokes"
+              [style.left.px]="stone.left"
+              [attr.aria-pressed]="planning() && stone.flat ? !stone.aside : null"
+              [attr.aria-label]="stone.words"
+              [title]="stone.words"
+              (click)="press(stone.id, stone.flat)"
+            >
+              <ma-stone-glyph [kind]="stone.kind" [lubricant]="stone.lubricant" />
+              <span class="name">{{ stone.name }}</span>
+              <span class="says">
+                @if (stone.strokes) {
+                  <b>{{ stone.strokes }}</b>
+                  strokes
+                } @else if (stone.aside) {
+                  laid aside
+                } @else {
+                  {{ figures.number(stone.sizeUm, 1) }} µm
+                }
+              </span>
+            </button>
+          }
+        </div>
+      }
+    </section>
+  `,
+  styles: `
+    section {
+      height: 152px;
+      overflow-x: auto;
+      overflow-y: hidden;
+      background: var(--panel);
+      border-top: 3px solid var(--leather);
+    }
+    .empty {
+      padding: 2.5rem 1.5rem;
+    }
+    .track {
+      position: relative;
+      height: 100%;
+      min-width: 100%;
+    }
+    .scale {
+      position: absolute;
+      inset: 0;
+    }
+    .axis,
+    .tick,
+    .lead {
+      stroke: var(--muted);
+      fill: none;
+    }
+    .lead {
+      stroke-dasharray: 2 3;
+    }
+    .lead.lit {
+      stroke: var(--accent);
+      stroke-dasharray: none;
+      stroke-width: 2;
+    }
+    .scale text {
+      fill: var(--muted);
+      font-size: 13px;
+    }
+    .stone {
+      position: absolute;
+      top: 4px;
+      width: 88px;
+      margin-left: -44px;
+      height: 100px;
+      display: grid;
+      justify-items: center;
+      align-content: start;
+      gap: 1px;
+      padding: 4px 2px;
+      border: 2px solid transparent;
+      border-radius: var(--radius);
+      background: none;
+      color: var(--ink);
+      font: inherit;
+      font-size: 0.85rem;
+      line-height: 1.1;
+      cursor: pointer;
+    }
+    .stone:hover {
+      border-color: var(--line);
+    }
+    .stone.lit {
+      background: var(--raised);
+      border-color: var(--accent);
+    }
+    .name {
+      max-width: 100%;
+      display: -webkit-box;
+      -webkit-line-clamp: 2;
+      -webkit-box-orient: vertical;
+      overflow: hidden;
+      overflow-wrap: anywhere;
+    }
+    .says {
+      color: var(--muted);
+      font-size: 0.8rem;
+    }
+    .lit .says {
+      color: var(--accent);
+      font-size: 0.95rem;
+    }
+    .lit .says b {
+      font-size: 1.15rem;
+    }
+    .aside .name {
+      text-decoration: line-through;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Rail {
+  /** Whether the plan is in view: then stones are lit, and a tap lays one aside. */
+  readonly planning = input(false);
+
+  protected readonly figures = inject(Figures);
+  private readonly desk = inject(Desk);
+  private readonly router = inject(Router);
+  private readonly abrasives = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
+  private readonly answer = toSignal(this.desk.answer$);
+  private readonly room = signal(1280);
+
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      const observer = new ResizeObserver(() => this.room.set(host.clientWidth || 1280));
+      observer.observe(host);
+      destroyed.onDestroy(() => observer.disconnect());
+    });
+  }
+
+  protected readonly layout = computed(() => {
+    const sizes = this.abrasives().map(({ sizeUm }) => sizeUm);
+    const width = Math.max(this.room(), sizes.length * SPACING);
+    const at = railScale(sizes, width, SPACING / 2);
+    const ticks = TICKS.map((um) => ({ um, x: at(um) })).filter(({ x }) => x > 10 && x < width - 10);
+    return { width, ticks, places: railPlaces(sizes, width, SPACING) };
+  });
+
+  protected readonly stones = computed(() => {
+    const answer = this.planning() ? this.answer() : undefined;
+    const steps = new Map(answer?.plan?.steps.map((step) => [step.id, step.strokes]));
+    const aside = new Set(answer?.request.laidAside);
+    const { places } = this.layout();
+    return this.abrasives().map((stone, i) => {
+      const { left = 0, scaleAt = 0 } = places[i] ?? {};
+      const strokes = steps.get(stone.id);
+      const laid = aside.has(stone.id);
+      const { label, flat } = kindFacts(stone.kind);
+      const use = strokes ? `, ${strokes} strokes in this plan` : laid ? ', laid aside' : '';
+      return {
+        ...stone,
+        left,
+        strokes,
+        flat,
+        aside: laid,
+        lead: `M${left} 104L${scaleAt} 122`,
+        words: `${stone.name}, ${label.toLowerCase()}, ${this.figures.number(stone.sizeUm, 1)} µm${use}`,
+      };
+    });
+  });
+
+  protected press(id: string, flat: boolean): void {
+    if (this.planning() && flat) this.desk.toggle(id);
+    else void this.router.navigate(['/stones', id]);
+  }
+}

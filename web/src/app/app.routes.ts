@@ -1,0 +1,32 @@
+import type { Routes } from '@angular/router';
+import { BenchPage } from './bench/bench.page';
+
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', component: BenchPage, title: 'Mellow Anvil' },
+  { path: 'tools/:id', component: BenchPage, title: 'Bench · Mellow Anvil' },
+  { path: 'tools/:id/:side', component: BenchPage, title: 'Bench · Mellow Anvil' },
+  {
+    path: 'stones',
+    title: 'Stones · Mellow Anvil',
+    children: [
+      { path: '', loadComponent: async () => (await import('./abrasives/stones.page')).StonesPage },
+      { path: 'new', loadComponent: async () => (await import('./abrasives/stone.page')).StonePage },
+      { path: ':id', loadComponent: async () => (await import('./abrasives/stone.page')).StonePage },
+    ],
+  },
+  {
+    path: 'guides',
+    title: 'Guides · Mellow Anvil',
+    children: [
+      { path: '', loadComponent: async () => (await import('./guides/guides.page')).GuidesPage },
+      { path: 'new', loadComponent: async () => (await import('./guides/guide.page')).GuidePage },
+      { path: ':id', loadComponent: async () => (await import('./guides/guide.page')).GuidePage },
+    ],
+  },
+  {
+    path: 'settings',
+    title: 'Settings · Mellow Anvil',
+    loadComponent: async () => (await import('./settings/settings.page')).SettingsPage,
+  },
+  { path: '**', redirectTo: '' },
+];

@@ -1,0 +1,113 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { Button } from 'primeng/button';
+import { Toast } from 'primeng/toast';
+import { filter, map, startWith } from 'rxjs';
+import { DEFAULT_SETTINGS } from '@mellow-anvil/core';
+import { Rail } from './abrasives/rail';
+import { About } from './settings/about';
+import { SettingsStore } from './settings/settings.store';
+import { Notices } from './shared/notices';
+import { Undo } from './shared/undo.store';
+import { ThemeService } from './theme/theme.service';
+
+/** The frame: rooms at the top, the rail always at the bottom, one room between. */
+@Component({
+  selector: 'ma-root',
+  imports: [Button, Rail, RouterLink, RouterLinkActive, RouterOutlet, Toast],
+  template: `
+    <a class="skip" href="#room" (click)="skip($event)">Skip to the room</a>
+    <header>
+      <a class="brand" routerLink="/">
+        <svg viewBox="0 0 32 32" width="28" height="28" aria-hidden="true">
+          <path d="M2 23 22 23 30 10 13 10Z" class="blade" />
+          <path d="M2 23 9.6 23 16.4 12.6 13 10Z" class="bevel" />
+        </svg>
+        Mellow Anvil
+        <small>{{ version() }}</small>
+      </a>
+      <nav aria-label="Rooms">
+        <a routerLink="/" [class.here]="onBench()" [attr.aria-current]="onBench() ? 'page' : null">Bench</a>
+        <a routerLink="/stones" routerLinkActive="here" ariaCurrentWhenActive="page">Stones</a>
+        <a routerLink="/guides" routerLinkActive="here" ariaCurrentWhenActive="page">Guides</a>
+        <a routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page">Settings</a>
+      </nav>
+      <span class="workshop">{{ name() }}</span>
+      <div class="undo">
+        <p-button
+          icon="pi pi-undo"
+          label="Undo"
+          [ariaLabel]="undoWords()"
+          [disabled]="!undoable().length"
+          [text]="true"
+          styleClass="on-slate"
+          (onClick)="turn('undo')"
+          [attr.title]="undoWords()"
+        />
+        <p-button
+          icon="pi pi-refresh"
+          label="Redo"
+          [ariaLabel]="redoWords()"
+          [disabled]="!redoable().length"
+          [text]="true"
+          styleClass="on-slate"
+          (onClick)="turn('redo')"
+          [attr.title]="redoWords()"
+        />
+      </div>
+    </header>
+    <main id="room" tabindex="-1">
+      <router-outlet />
+    </main>
+    <ma-rail [planning]="planning()" />
+    <p-toast position="top-center" />
+  `,
+  styleUrl: './app.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class App {
+  private readonly undo = inject(Undo);
+  private readonly notices = inject(Notices);
+  private readonly router = inject(Router);
+
+  protected readonly version = toSignal(inject(About).version$, { initialValue: '' });
+  private readonly settings = toSignal(inject(SettingsStore).settings$, {
+    initialValue: { ...DEFAULT_SETTINGS, version: 0 },
+  });
+  protected readonly name = computed(() => this.settings().name);
+  protected readonly undoable = toSignal(this.undo.undoable$, { initialValue: [] });
+  protected readonly redoable = toSignal(this.undo.redoable$, { initialValue: [] });
+  protected readonly undoWords = computed(() => wordsFor('Undo', this.undoable()[0]?.label));
+  protected readonly redoWords = computed(() => wordsFor('Redo', this.redoable()[0]?.label));
+  private readonly url = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      map((event) => event.urlAfterRedirects),
+      startWith(this.router.url),
+    ),
+    { initialValue: '/' },
+  );
+  protected readonly onBench = computed(() => this.url() === '/' || this.url().startsWith('/tools'));
+  protected readonly planning = computed(() => /^\/tools\/[^/]+\/plan$/.test(this.url()));
+
+  constructor() {
+    inject(ThemeService);
+  }
+
+  protected skip(event: Event): void {
+    event.preventDefault();
+    document.getElementById('room')?.focus();
+  }
+
+  protected turn(way: 'undo' | 'redo'): void {
+    this.undo[way]().subscribe({
+      next: ({ label }) => this.notices.done(way === 'undo' ? `Undone: ${label}.` : `Done again: ${label}.`),
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+}
+
+function wordsFor(verb: string, label: string | undefined): string {
+  return label === undefined ? `${verb}: nothing` : `${verb}: ${label}`;
+}

@@ -1,0 +1,200 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { Button } from 'primeng/button';
+import { FirstRun } from '../first-run/first-run';
+import { FirstRunState } from '../first-run/first-run.state';
+import { SetupSide } from '../guides/setup-side';
+import { PlanSide } from '../plans/plan-side';
+import { Notices } from '../shared/notices';
+import { EdgeSide } from '../tools/edge-side';
+import { NewToolPage } from '../tools/new-tool.page';
+import { Rack } from '../tools/rack';
+import { ToolsStore } from '../tools/tools.store';
+import { Desk } from './desk';
+
+const SIDES = [
+  { path: 'edge', label: 'Edge' },
+  { path: 'set-up', label: 'Set-up' },
+  { path: 'plan', label: 'Plan' },
+] as const;
+
+/** Rack and vise: the tools at the left, the one in hand in the middle. */
+@Component({
+  selector: 'ma-bench',
+  imports: [Button, EdgeSide, FirstRun, NewToolPage, PlanSide, Rack, RouterLink, SetupSide],
+  template: `
+    @if (!unfinished() || id()) {
+      <ma-rack [held]="id()" [side]="known()" [class.open]="open()" (chosen)="open.set(false)" />
+    }
+    <div class="vise" [class.alone]="unfinished() && !id()">
+      @if (!unfinished() || id()) {
+        <p-button
+          class="drawer"
+          [label]="open() ? 'Close the rack' : 'Rack'"
+          icon="pi pi-bars"
+          severity="secondary"
+          [outlined]="true"
+          (onClick)="open.set(!open())"
+        />
+      }
+      @if (id() === 'new') {
+        <ma-new-tool />
+      } @else if (tool(); as held) {
+        <header>
+          <h1>{{ held.name }}</h1>
+          <nav aria-label="Sides of the vise">
+            @for (each of sides; track each.path) {
+              <a
+                [routerLink]="['/tools', held.id, each.path]"
+                [class.here]="each.path === known()"
+                [attr.aria-current]="each.path === known() ? 'page' : null"
+              >
+                {{ each.label }}
+              </a>
+            }
+          </nav>
+          <p-button
+            label="Take off the rack"
+            severity="secondary"
+            [text]="true"
+            size="small"
+            (onClick)="remove()"
+          />
+        </header>
+        <div class="side">
+          @switch (known()) {
+            @case ('set-up') {
+              <ma-setup-side [tool]="held" />
+            }
+            @case ('plan') {
+              <ma-plan-side [tool]="held" />
+            }
+            @default {
+              <ma-edge-side [tool]="held" />
+            }
+          }
+        </div>
+      } @else if (unfinished()) {
+        <ma-first-run />
+      } @else if (id()) {
+        <p class="empty muted">This tool is not on the rack. Pick another, or undo its removal.</p>
+      } @else {
+        <p class="empty muted">Take a tool off the rack.</p>
+      }
+    </div>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: 290px minmax(0, 1fr);
+      min-height: 0;
+      height: 100%;
+    }
+    .vise {
+      min-height: 0;
+      overflow-y: auto;
+      position: relative;
+    }
+    .vise.alone {
+      grid-column: 1 / -1;
+    }
+    header {
+      display: flex;
+      align-items: center;
+      gap: 1.2rem;
+      padding: 0.8rem 1.25rem 0;
+      border-bottom: 1px solid var(--line);
+      flex-wrap: wrap;
+    }
+    header nav {
+      display: flex;
+      gap: 0.2rem;
+      margin-left: auto;
+    }
+    header a {
+      padding: 0.6rem 1.1rem;
+      color: var(--ink);
+      text-decoration: none;
+      font-weight: 700;
+      border-bottom: 4px solid transparent;
+      min-height: 44px;
+    }
+    header a.here {
+      border-bottom-color: var(--accent);
+      color: var(--accent);
+    }
+    .side {
+      padding: 0.9rem 1.25rem 1.25rem;
+    }
+    .empty {
+      padding: 3rem 2rem;
+    }
+    .drawer {
+      display: none;
+    }
+    @media (max-width: 64rem) {
+      :host {
+        grid-template-columns: 1fr;
+      }
+      .drawer {
+        display: block;
+        padding: 0.6rem 1.25rem 0;
+      }
+      ma-rack {
+        display: none;
+      }
+      ma-rack.open {
+        display: grid;
+        position: fixed;
+        z-index: 20;
+        inset: 3.4rem auto 0 0;
+        width: min(22rem, 88vw);
+        box-shadow: 0 0 0 100vmax rgb(0 0 0 / 45%);
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BenchPage {
+  readonly id = input<string>();
+  readonly side = input<string>();
+
+  private readonly desk = inject(Desk);
+  private readonly router = inject(Router);
+  private readonly tools = inject(ToolsStore);
+  private readonly notices = inject(Notices);
+  private readonly ready = toSignal(this.tools.ready$);
+  protected readonly unfinished = toSignal(inject(FirstRunState).unfinished$, { initialValue: false });
+  protected readonly tool = toSignal(this.desk.tool$);
+  protected readonly sides = SIDES;
+  protected readonly open = signal(false);
+  protected readonly known = computed(() => SIDES.find(({ path }) => path === this.side())?.path ?? 'edge');
+
+  constructor() {
+    effect(() => {
+      this.desk.takeUp(this.id());
+    });
+    // The bench opens on a tool, not on a blank: the first of the rack once there is one.
+    effect(() => {
+      const [first] = this.ready() ?? [];
+      if (!this.id() && first && !this.unfinished()) {
+        void this.router.navigate(['/tools', first.id, 'edge'], { replaceUrl: true });
+      }
+    });
+  }
+
+  protected remove(): void {
+    const tool = this.tool();
+    if (!tool) return;
+    this.tools.remove(tool).subscribe({
+      next: () => {
+        this.notices.done(
+          `${tool.name} is off the rack, with its plans and record. Undo brings all of it back.`,
+        );
+        void this.router.navigate(['/']);
+      },
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+}

@@ -1,0 +1,148 @@
+import { Injectable, inject } from '@angular/core';
+import {
+  BehaviorSubject,
+  combineLatest,
+  distinctUntilChanged,
+  map,
+  shareReplay,
+  type Observable,
+} from 'rxjs';
+import type { Stored } from '@mellow-anvil/contract';
+import {
+  FAMILIES,
+  PLAN_DEFAULTS,
+  Refusal,
+  facetSettings,
+  kindFacts,
+  planHoning,
+  seatForWidth,
+  type FacetSetting,
+  type Guide,
+  type GuideSeat,
+  type HoningPlan,
+  type PlanRequest,
+  type Tool,
+} from '@mellow-anvil/core';
+import { AbrasivesStore } from '../abrasives/abrasives.store';
+import { GuidesStore } from '../guides/guides.store';
+import { ToolsStore } from '../tools/tools.store';
+
+export interface SetUp {
+  readonly guide: Stored<Guide>;
+  readonly seat: GuideSeat;
+  readonly settings: readonly FacetSetting[];
+}
+
+/** What the bench maths made of the request: a plan, or the sentence why there is none. */
+export interface Answer {
+  readonly request: PlanRequest;
+  readonly plan?: HoningPlan;
+  readonly refusal?: { readonly field: string; readonly message: string };
+}
+
+interface Choices {
+  readonly toolId?: string;
+  readonly guides: Readonly<Record<string, { readonly guideId: string; readonly seatName?: string }>>;
+  readonly requests: Readonly<Record<string, Partial<PlanRequest>>>;
+}
+
+/**
+ * What is on the bench now: the tool in the vise, the guide it is set up on, and the plan. Choices
+ * are remembered per tool while the page is open.
+ */
+@Injectable({ providedIn: 'root' })
+export class Desk {
+  private readonly tools = inject(ToolsStore);
+  private readonly guides = inject(GuidesStore);
+  private readonly abrasives = inject(AbrasivesStore);
+  private readonly choices = new BehaviorSubject<Choices>({ guides: {}, requests: {} });
+
+  readonly tool$: Observable<Stored<Tool> | undefined> = combineLatest([
+    this.tools.items$,
+    this.choices,
+  ]).pipe(
+    map(([items, { toolId }]) => items.find(({ id }) => id === toolId)),
+    distinctUntilChanged(),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  readonly setUp$: Observable<SetUp | undefined> = combineLatest([
+    this.tool$,
+    this.guides.items$,
+    this.choices,
+  ]).pipe(
+    map(([tool, guides, choices]) => {
+      if (tool?.edge.form !== 'single-bevel') return undefined;
+      const { widthMm } = tool.edge;
+      const chosen = choices.guides[tool.id];
+      const guide = guides.find(({ id }) => id === chosen?.guideId) ?? guides[0];
+      const seat =
+        guide && (guide.seats.find(({ name }) => name === chosen?.seatName) ?? seatForWidth(guide, widthMm));
+      return guide && seat && { guide, seat, settings: facetSettings(tool, guide, seat) };
+    }),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  readonly answer$: Observable<Answer | undefined> = combineLatest([
+    this.tool$,
+    this.abrasives.inOrder$,
+    this.choices,
+  ]).pipe(
+    map(([tool, bench, { requests }]) => {
+      if (!tool) return undefined;
+      const finest = Math.min(
+        ...bench.filter(({ kind }) => kindFacts(kind).flat).map(({ sizeUm }) => sizeUm),
+      );
+      const usual = FAMILIES[tool.family].finishUm;
+      const request: PlanRequest = {
+        condition: { kind: 'dull' },
+        finishUm: Number.isFinite(finest) ? Math.max(finest, usual) : usual,
+        forceN: PLAN_DEFAULTS.forceN,
+        strokesPerMin: PLAN_DEFAULTS.strokesPerMin,
+        maxRatio: PLAN_DEFAULTS.maxRatio,
+        laidAside: [],
+        ...requests[tool.id],
+      };
+      return answerTo(tool, bench, request);
+    }),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  takeUp(toolId: string | undefined): void {
+    if (toolId !== this.choices.value.toolId) this.choices.next({ ...this.choices.value, toolId });
+  }
+
+  chooseGuide(guideId: string, seatName?: string): void {
+    const { toolId, guides } = this.choices.value;
+    if (toolId)
+      this.choices.next({ ...this.choices.value, guides: { ...guides, [toolId]: { guideId, seatName } } });
+  }
+
+  /** Changes part of what is asked of the plan for the tool in the vise. */
+  ask(change: Partial<PlanRequest>): void {
+    const { toolId, requests } = this.choices.value;
+    if (!toolId) return;
+    this.choices.next({
+      ...this.choices.value,
+      requests: { ...requests, [toolId]: { ...requests[toolId], ...change } },
+    });
+  }
+
+  /** Lays an abrasive aside for this tool's plan, or takes it back in. */
+  toggle(abrasiveId: string): void {
+    const { toolId, requests } = this.choices.value;
+    const aside = (toolId && requests[toolId]?.laidAside) || [];
+    const without = aside.filter((id) => id !== abrasiveId);
+    this.ask({ laidAside: without.length < aside.length ? without : [...aside, abrasiveId] });
+  }
+}
+
+function answerTo(tool: Tool, bench: Parameters<typeof planHoning>[1], request: PlanRequest): Answer {
+  try {
+    return { request, plan: planHoning(tool, bench, request) };
+  } catch (reason) {
+    if (reason instanceof Refusal)
+      return { request, refusal: { field: reason.field, message: reason.message } };
+    throw reason;
+  }
+}

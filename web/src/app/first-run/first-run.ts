@@ -1,0 +1,194 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { Button } from 'primeng/button';
+import { GENERIC_SIDE_CLAMPING_GUIDE, type Abrasive } from '@mellow-anvil/core';
+import { AbrasivesStore } from '../abrasives/abrasives.store';
+import { usualStone } from '../abrasives/stone-draft';
+import { StoneFields } from '../abrasives/stone-fields';
+import { GuidesStore } from '../guides/guides.store';
+import { OpenFile } from '../settings/open-file';
+import { sentencesFor, type Sentences } from '../shared/checks';
+import { Notices } from '../shared/notices';
+import { FirstRunState, STONES_WANTED } from './first-run.state';
+
+/** An empty workshop, led by the hand: a tool, a guide, two stones, and there is a plan. */
+@Component({
+  selector: 'ma-first-run',
+  imports: [Button, OpenFile, RouterLink, StoneFields],
+  template: `
+    <div class="lead">
+      <header>
+        <h1>Three things, and there is a plan</h1>
+        <p class="muted">
+          Tell it what lies on your bench. All of it can be changed or undone later, and none of it leaves
+          this machine.
+        </p>
+      </header>
+      <ol>
+        <li [class.now]="now() === 1" [class.done]="!!steps()?.tool">
+          <span class="count" aria-hidden="true">{{ steps()?.tool ? '✓' : '1' }}</span>
+          <div>
+            <h2>A chisel or a plane iron</h2>
+            @if (steps()?.tool; as tool) {
+              <p>{{ tool.name }} is on the rack.</p>
+            } @else {
+              <p class="muted">Width, thickness, steel and the angles you hone it at.</p>
+              <p-button routerLink="/tools/new" label="Add a tool" />
+            }
+          </div>
+        </li>
+        <li [class.now]="now() === 2" [class.done]="!!steps()?.guide">
+          <span class="count" aria-hidden="true">{{ steps()?.guide ? '✓' : '2' }}</span>
+          <div>
+            <h2>The guide you clamp it in</h2>
+            @if (steps()?.guide; as guide) {
+              <p>{{ guide.name }} is on the bench.</p>
+            } @else {
+              <p class="muted">An ordinary side-clamping guide fits most; measure your own now or later.</p>
+              <div class="actions">
+                <p-button
+                  label="Take the usual side-clamping guide"
+                  [severity]="now() === 2 ? undefined : 'secondary'"
+                  (onClick)="usualGuide()"
+                />
+                <p-button
+                  routerLink="/guides/new"
+                  label="Measure mine"
+                  severity="secondary"
+                  [outlined]="true"
+                />
+              </div>
+            }
+          </div>
+        </li>
+        <li [class.now]="now() === 3" [class.done]="(steps()?.stones?.length ?? 0) >= wanted">
+          <span class="count" aria-hidden="true">3</span>
+          <div>
+            <h2>What you hone on</h2>
+            @if (steps()?.stones?.length) {
+              <p>On the rail: {{ stones() }}.</p>
+            }
+            <p class="muted">At least {{ wanted }}: by grade, or by micron.</p>
+            @if (now() === 3) {
+              <form (submit)="$event.preventDefault(); addStone()">
+                <ma-stone-fields [(draft)]="stone" [brief]="true" [sentences]="sentences()" />
+                <p-button type="submit" label="Put it on the rail" />
+              </form>
+            }
+          </div>
+        </li>
+      </ol>
+      <footer>
+        <p class="muted">Already have a workshop file?</p>
+        <ma-open-file />
+      </footer>
+    </div>
+  `,
+  styles: `
+    .lead {
+      max-width: 62rem;
+      margin: 0 auto;
+      padding: 1.2rem 1.5rem;
+      display: grid;
+      gap: 1rem;
+    }
+    h1 {
+      font-size: 2rem;
+    }
+    ol {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+      display: grid;
+    }
+    li {
+      display: grid;
+      grid-template-columns: 3.4rem 1fr;
+      gap: 1rem;
+      padding: 0.8rem 0;
+      border-top: 1px solid var(--line);
+    }
+    .count {
+      width: 3.2rem;
+      height: 3.2rem;
+      display: grid;
+      place-items: center;
+      font-size: 1.6rem;
+      font-weight: 700;
+      border: 3px solid var(--line);
+      border-radius: var(--radius);
+      color: var(--muted);
+    }
+    li.now .count {
+      border-color: var(--accent);
+      color: var(--accent);
+    }
+    li.done .count {
+      border-color: var(--leather);
+      background: var(--leather);
+      color: var(--page);
+    }
+    li > div {
+      display: grid;
+      gap: 0.4rem;
+      justify-items: start;
+    }
+    form {
+      display: grid;
+      gap: 0.8rem;
+      width: 100%;
+      justify-items: start;
+    }
+    ma-stone-fields {
+      width: 100%;
+    }
+    footer {
+      display: flex;
+      gap: 1rem;
+      align-items: center;
+      border-top: 1px solid var(--line);
+      padding-top: 0.8rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class FirstRun {
+  private readonly guides = inject(GuidesStore);
+  private readonly abrasives = inject(AbrasivesStore);
+  private readonly notices = inject(Notices);
+  protected readonly steps = toSignal(inject(FirstRunState).steps$);
+  protected readonly wanted = STONES_WANTED;
+  protected readonly stone = signal<Abrasive>(usualStone());
+  protected readonly sentences = signal<Sentences>({});
+
+  protected readonly now = computed(() => {
+    const steps = this.steps();
+    return !steps?.tool ? 1 : !steps.guide ? 2 : 3;
+  });
+  protected readonly stones = computed(() =>
+    this.steps()
+      ?.stones.map(({ name }) => name)
+      .join(', '),
+  );
+
+  protected usualGuide(): void {
+    this.guides.create(GENERIC_SIDE_CLAMPING_GUIDE).subscribe({
+      next: ({ name }) => this.notices.done(`${name} is on the bench.`),
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+
+  protected async addStone(): Promise<void> {
+    const stone = this.stone();
+    this.sentences.set(await sentencesFor('abrasiveSchema', stone));
+    if (Object.keys(this.sentences()).length > 0) return;
+    this.abrasives.create(stone).subscribe({
+      next: ({ name }) => {
+        this.notices.done(`${name} is on the rail.`);
+        this.stone.set({ ...usualStone(stone.kind), grade: { standard: stone.grade.standard, grade: '' } });
+      },
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+}

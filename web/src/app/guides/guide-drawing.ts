@@ -1,0 +1,147 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  ASSUMED_LAND_MM,
+  guidePose,
+  seatGeometry,
+  type FacetSetting,
+  type Guide,
+  type GuideSeat,
+  type Point,
+  type SingleBevelEdge,
+} from '@mellow-anvil/core';
+import { Figures } from '../shared/figures';
+
+const VIEW = { width: 560, height: 300 } as const;
+const PAD = 26;
+
+/** The guide on the stone with the blade at its projection, to scale. */
+@Component({
+  selector: 'ma-guide-drawing',
+  template: `
+    @if (drawing(); as d) {
+      <svg [attr.viewBox]="'0 0 ' + view.width + ' ' + view.height" role="img" [attr.aria-label]="d.words">
+        <rect class="stone" x="0" [attr.y]="d.stoneY" [attr.width]="view.width" height="60" />
+        @if (d.runsAtY > d.stoneY) {
+          <path class="runs" [attr.d]="'M0 ' + d.runsAtY + 'H' + view.width" />
+        }
+        <path class="body" [attr.d]="d.body" />
+        <path class="blade" [attr.d]="d.blade" />
+        <circle class="roller" [attr.cx]="d.axle.x" [attr.cy]="d.axle.y" [attr.r]="d.rollerPx" />
+        <circle class="axle" [attr.cx]="d.axle.x" [attr.cy]="d.axle.y" r="4" />
+        <path class="measure" [attr.d]="d.projection" />
+        <text
+          class="figure"
+          [attr.x]="d.labelX"
+          [attr.y]="d.labelY"
+          text-anchor="middle"
+          [attr.transform]="d.turn"
+        >
+          {{ d.label }}
+        </text>
+        <path class="angle" [attr.d]="d.arc" />
+        <text class="deg" [attr.x]="d.degX" [attr.y]="d.degY">{{ d.deg }}</text>
+      </svg>
+    }
+  `,
+  styles: `
+    svg {
+      width: 100%;
+      height: auto;
+      display: block;
+    }
+    .stone {
+      fill: var(--line);
+    }
+    .runs {
+      stroke: var(--muted);
+      stroke-dasharray: 6 5;
+    }
+    .body {
+      fill: var(--panel);
+      stroke: var(--leather);
+      stroke-width: 2;
+      stroke-linejoin: round;
+    }
+    .blade {
+      fill: var(--steel);
+      stroke: var(--steel-line);
+      stroke-width: 1.5;
+      stroke-linejoin: round;
+    }
+    .roller {
+      fill: var(--raised);
+      stroke: var(--leather);
+      stroke-width: 2.5;
+    }
+    .axle {
+      fill: var(--leather);
+    }
+    .measure,
+    .angle {
+      fill: none;
+      stroke: var(--accent);
+      stroke-width: 2;
+    }
+    .figure,
+    .deg {
+      fill: var(--ink);
+      font-size: 19px;
+      font-weight: 700;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class GuideDrawing {
+  readonly guide = input.required<Guide>();
+  readonly seat = input.required<GuideSeat>();
+  readonly edge = input.required<SingleBevelEdge>();
+  readonly setting = input.required<FacetSetting>();
+  protected readonly view = VIEW;
+  private readonly figures = inject(Figures);
+
+  protected readonly drawing = computed(() => {
+    const { projectionMm, angleDeg } = this.setting();
+    if (projectionMm === undefined) return undefined;
+    const { landMm = ASSUMED_LAND_MM, ...blade } = this.edge();
+    const reachMm = projectionMm + this.guide().noseMm + this.guide().rollerRadiusMm;
+    const pose = guidePose({
+      guide: seatGeometry(this.guide(), this.seat()),
+      angleDeg,
+      projectionMm,
+      blade: { ...blade, landMm, bladeMm: reachMm * 1.05 },
+    });
+    const points = [...pose.blade, { x: pose.axle.x, y: pose.axle.y + pose.rollerRadiusMm }];
+    const [right, top] = [Math.max(...points.map(({ x }) => x)), Math.max(...points.map(({ y }) => y))];
+    const scale = Math.min((VIEW.width - 2 * PAD) / right, (VIEW.height - 60 - PAD) / (top + 6));
+    const stoneY = VIEW.height - 44;
+    const px = ({ x, y }: Point): Point => ({ x: PAD + x * scale, y: stoneY - y * scale });
+    const path = (...list: readonly Point[]): string =>
+      list
+        .map(px)
+        .map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`)
+        .join('L');
+    const [axle, edge, nose] = [px(pose.axle), px(pose.edge), px(pose.nose)];
+    const rad = (angleDeg * Math.PI) / 180;
+    const off = { x: -Math.sin(rad) * 22, y: -Math.cos(rad) * 22 };
+    const middle = { x: (edge.x + nose.x) / 2 + off.x * 1.4, y: (edge.y + nose.y) / 2 + off.y * 1.4 };
+    const arcPx = Math.min(110, reachMm * scale * 0.5);
+    return {
+      stoneY,
+      runsAtY: stoneY - pose.rollerRunsAtMm * scale,
+      blade: `M${path(...pose.blade)}Z`,
+      body: `M${path(pose.nose, pose.heel, { x: pose.axle.x + pose.rollerRadiusMm * 0.6, y: pose.axle.y }, { x: pose.axle.x - pose.rollerRadiusMm * 0.6, y: pose.axle.y })}Z`,
+      axle,
+      rollerPx: pose.rollerRadiusMm * scale,
+      projection: `M${edge.x} ${edge.y}l${off.x} ${off.y}M${nose.x} ${nose.y}l${off.x} ${off.y}M${edge.x + off.x * 0.8} ${edge.y + off.y * 0.8}L${nose.x + off.x * 0.8} ${nose.y + off.y * 0.8}`,
+      labelX: middle.x,
+      labelY: middle.y,
+      turn: `rotate(${-angleDeg} ${middle.x} ${middle.y})`,
+      label: `${this.figures.setting(projectionMm)} ${this.figures.unitOf('length')}`,
+      arc: `M${edge.x + arcPx} ${stoneY}A${arcPx} ${arcPx} 0 0 0 ${edge.x + arcPx * Math.cos(rad)} ${stoneY - arcPx * Math.sin(rad)}`,
+      degX: edge.x + arcPx + 8,
+      degY: stoneY - Math.max(14, arcPx * Math.sin(rad / 2) * 0.6),
+      deg: this.figures.angle(angleDeg),
+      words: `${this.guide().name}: the edge stands ${this.figures.length(projectionMm)} out of the guide for ${this.figures.angle(angleDeg)}`,
+    };
+  });
+}

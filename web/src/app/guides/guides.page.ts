@@ -1,0 +1,128 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { Button } from 'primeng/button';
+import { Refusal, guideProjection, seatGeometry, type Guide, type GuideSeat } from '@mellow-anvil/core';
+import { Figures } from '../shared/figures';
+import { GuidesStore } from './guides.store';
+
+const ANGLES = [20, 25, 30, 35, 40] as const;
+/** Blade thickness assumed for seats that hold the underside, mm. */
+const SAMPLE_THICKNESS_MM = 3;
+
+/** The honing guides, each with its table of projections. */
+@Component({
+  selector: 'ma-guides',
+  imports: [Button, RouterLink],
+  template: `
+    <div class="room">
+      <header>
+        <h1>Guides</h1>
+        <p class="muted">Projection from the nose to the edge, for the usual angles.</p>
+        <p-button routerLink="/guides/new" label="Add a guide" icon="pi pi-plus" />
+      </header>
+      @for (guide of tables(); track guide.id) {
+        <article>
+          <h2>
+            <a [routerLink]="['/guides', guide.id]">{{ guide.name }}</a>
+          </h2>
+          @if (guide.notes) {
+            <p class="muted">{{ guide.notes }}</p>
+          }
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Seat</th>
+                @for (angle of angles; track angle) {
+                  <th scope="col" class="number">{{ figures.angle(angle) }}</th>
+                }
+              </tr>
+            </thead>
+            <tbody>
+              @for (seat of guide.rows; track seat.name) {
+                <tr>
+                  <th scope="row">
+                    {{ seat.name }}
+                    <small>{{ seat.note }}</small>
+                  </th>
+                  @for (projection of seat.projections; track $index) {
+                    <td class="number">{{ projection }}</td>
+                  }
+                </tr>
+              }
+            </tbody>
+          </table>
+        </article>
+      } @empty {
+        <p>No guide yet. Add the one you clamp blades in; the usual figures are filled in for you.</p>
+      }
+    </div>
+  `,
+  styles: `
+    header p-button {
+      margin-left: auto;
+    }
+    article {
+      border-top: 3px solid var(--leather);
+      padding-top: 0.7rem;
+      display: grid;
+      gap: 0.4rem;
+    }
+    table {
+      border-collapse: collapse;
+      width: 100%;
+    }
+    th,
+    td {
+      padding: 0.45rem 0.6rem;
+      text-align: left;
+      border-bottom: 1px solid var(--line);
+    }
+    tbody .number {
+      font-size: 1.25rem;
+      font-weight: 700;
+    }
+    .number {
+      text-align: right;
+      font-variant-numeric: tabular-nums;
+    }
+    small {
+      color: var(--muted);
+      font-weight: 400;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class GuidesPage {
+  protected readonly figures = inject(Figures);
+  protected readonly angles = ANGLES;
+  private readonly guides = toSignal(inject(GuidesStore).items$, { initialValue: [] });
+
+  protected readonly tables = computed(() =>
+    this.guides().map((guide) => ({
+      ...guide,
+      rows: guide.seats.map((seat) => ({
+        name: seat.name,
+        note:
+          seat.registers === 'underside'
+            ? `for a blade ${this.figures.length(SAMPLE_THICKNESS_MM)} thick`
+            : '',
+        projections: ANGLES.map((angle) => this.projection(guide, seat, angle)),
+      })),
+    })),
+  );
+
+  private projection(guide: Guide, seat: GuideSeat, angleDeg: number): string {
+    try {
+      const { projectionMm } = guideProjection({
+        guide: seatGeometry(guide, seat),
+        thicknessMm: SAMPLE_THICKNESS_MM,
+        angleDeg,
+      });
+      return `${this.figures.setting(projectionMm)} ${this.figures.unitOf('length')}`;
+    } catch (reason) {
+      if (reason instanceof Refusal) return 'out of reach';
+      throw reason;
+    }
+  }
+}

@@ -1,0 +1,21 @@
+import type { FieldProblem } from '@mellow-anvil/contract';
+
+/** A sentence for each wrong field, by its dotted path. */
+export type Sentences = Readonly<Record<string, string>>;
+
+export function sentencesOf(problems: readonly FieldProblem[]): Sentences {
+  return Object.fromEntries([...problems].reverse().map(({ field, message }) => [field, message]));
+}
+
+type Contract = typeof import('@mellow-anvil/contract');
+type SchemaName = 'toolSchema' | 'guideSchema' | 'abrasiveSchema' | 'planDraftSchema';
+
+/**
+ * Checks what was typed against the very schema the server uses. The contract is loaded when the
+ * first thing is checked, so that reading costs nothing of it.
+ */
+export async function sentencesFor(schema: SchemaName, thing: object): Promise<Sentences> {
+  const contract: Contract = await import('@mellow-anvil/contract');
+  const result = contract.check<object>(contract[schema], thing);
+  return result.ok ? {} : sentencesOf(result.errors);
+}

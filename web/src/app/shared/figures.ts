@@ -1,0 +1,85 @@
+import { Injectable, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import {
+  DEFAULT_SETTINGS,
+  formatAngle,
+  formatLength,
+  formatMinutes,
+  formatNumber,
+  parseAngle,
+  parseLength,
+  parseMinutes,
+  parseNumber,
+} from '@mellow-anvil/core';
+import { SettingsStore } from '../settings/settings.store';
+
+/** What a field or a figure measures. */
+export type Quantity = 'length' | 'angle' | 'minutes' | 'number' | 'micron';
+
+/** Reads and writes every figure on the page, in the units and with the mark the user chose. */
+@Injectable({ providedIn: 'root' })
+export class Figures {
+  private readonly settings = toSignal(inject(SettingsStore).settings$, {
+    initialValue: { ...DEFAULT_SETTINGS, version: 0 },
+  });
+  readonly units = computed(() => this.settings().units);
+  private readonly mark = computed(() => this.settings().decimalMark);
+
+  length(mm: number, decimals = 2): string {
+    return formatLength(mm, { units: this.units(), mark: this.mark(), decimals });
+  }
+
+  /** A length nobody measures with a rule: µm, or thou. */
+  sliver(mm: number): string {
+    return this.units() === 'mm'
+      ? `${this.number(mm * 1000, 0)} µm`
+      : formatLength(mm, { units: 'inch', mark: this.mark(), inchStyle: 'thou', decimals: 2 });
+  }
+
+  angle(deg: number, decimals = 1): string {
+    return formatAngle(deg, decimals, this.mark());
+  }
+
+  minutes(minutes: number): string {
+    return formatMinutes(minutes, this.mark());
+  }
+
+  number(value: number, decimals = 2): string {
+    return formatNumber(value, decimals, this.mark());
+  }
+
+  /** A projection for reading off: always to the hundredth of a millimetre (or thousandth of an inch). */
+  setting(mm: number): string {
+    return this.units() === 'mm'
+      ? formatNumber(mm, 2, this.mark(), true)
+      : formatNumber(mm / 25.4, 3, this.mark(), true);
+  }
+
+  /** How the unit is written beside a field or figure. */
+  unitOf(quantity: Quantity): string {
+    if (quantity === 'length') return this.units() === 'mm' ? 'mm' : 'in';
+    return { angle: '°', minutes: 'min', number: '', micron: 'µm' }[quantity];
+  }
+
+  /** A value as it stands in a field, without its unit. */
+  write(quantity: Quantity, value: number): string {
+    if (quantity !== 'length') return this.number(value, quantity === 'angle' ? 3 : 4);
+    return this.units() === 'mm' ? this.number(value, 4) : this.number(value / 25.4, 5);
+  }
+
+  /** Reads what was typed. @throws Refusal in words */
+  read(quantity: Quantity, text: string): number {
+    switch (quantity) {
+      case 'length':
+        return parseLength(text, this.units());
+      case 'angle':
+        return parseAngle(text);
+      case 'minutes':
+        return parseMinutes(text);
+      case 'micron':
+        return parseNumber(text.replace(/\s*(µm|μm|um)$/i, ''), 'size');
+      case 'number':
+        return parseNumber(text, 'number');
+    }
+  }
+}

@@ -1,0 +1,53 @@
+import { HttpClient } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import { BehaviorSubject, Subject, map, type Observable, tap } from 'rxjs';
+
+export interface CommandSummary {
+  readonly id: number;
+  readonly label: string;
+  readonly createdAt: string;
+}
+
+interface Commands {
+  readonly undo: readonly CommandSummary[];
+  readonly redo: readonly CommandSummary[];
+}
+
+/** What can be taken back, and taking it back; `turned$` tells every store to load again. */
+@Injectable({ providedIn: 'root' })
+export class Undo {
+  private readonly http = inject(HttpClient);
+  private readonly commands = new BehaviorSubject<Commands>({ undo: [], redo: [] });
+  private readonly turned = new Subject<void>();
+
+  readonly undoable$ = this.commands.pipe(map(({ undo }) => undo));
+  readonly redoable$ = this.commands.pipe(map(({ redo }) => redo));
+  readonly turned$ = this.turned.asObservable();
+
+  refresh(): void {
+    this.http.get<Commands>('/api/undo').subscribe({
+      next: (commands) => this.commands.next(commands),
+      error: () => this.commands.next({ undo: [], redo: [] }),
+    });
+  }
+
+  undo(): Observable<CommandSummary> {
+    return this.turn('undo', this.commands.value.undo[0]);
+  }
+
+  redo(): Observable<CommandSummary> {
+    return this.turn('redo', this.commands.value.redo[0]);
+  }
+
+  /** After something outside the stores changed everything, such as opening a file. */
+  reloadAll(): void {
+    this.refresh();
+    this.turned.next();
+  }
+
+  private turn(way: 'undo' | 'redo', command: CommandSummary | undefined): Observable<CommandSummary> {
+    return this.http
+      .post<CommandSummary>(`/api/undo/${way}`, { id: command?.id ?? 1 })
+      .pipe(tap({ next: () => this.reloadAll(), error: () => this.reloadAll() }));
+  }
+}

@@ -1,0 +1,134 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { bevelSection, type Edge, type Point } from '@mellow-anvil/core';
+
+const WIDTH = 54;
+const HEIGHT = 34;
+/** Every glyph on the rack is drawn at this scale, so that blades can be told by eye. */
+const PX_PER_MM = 3.2;
+
+/** An edge drawn small and to scale, seen the way that tells its family. */
+@Component({
+  selector: 'ma-edge-glyph',
+  template: `
+    <svg
+      [attr.viewBox]="'0 0 ' + width + ' ' + height"
+      [attr.width]="width"
+      [attr.height]="height"
+      aria-hidden="true"
+    >
+      @for (path of paths(); track $index) {
+        <path [attr.d]="path.d" [class]="path.kind" />
+      }
+    </svg>
+  `,
+  styles: `
+    :host {
+      display: block;
+      line-height: 0;
+    }
+    .steel {
+      fill: var(--steel);
+      stroke: var(--steel-line);
+      stroke-width: 1;
+      stroke-linejoin: round;
+    }
+    .line {
+      fill: none;
+      stroke: var(--steel-line);
+      stroke-width: 2.4;
+      stroke-linecap: round;
+    }
+    .land {
+      fill: none;
+      stroke: var(--accent);
+      stroke-width: 2.4;
+      stroke-linecap: round;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class EdgeGlyph {
+  readonly edge = input.required<Edge>();
+  protected readonly width = WIDTH;
+  protected readonly height = HEIGHT;
+  protected readonly paths = computed(() => glyph(this.edge()));
+}
+
+interface Path {
+  readonly kind: 'steel' | 'line' | 'land';
+  readonly d: string;
+}
+
+const at = (x: number, y: number): string => `${x.toFixed(1)} ${y.toFixed(1)}`;
+const closed = (points: readonly Point[]): string => `M${points.map(({ x, y }) => at(x, y)).join('L')}Z`;
+
+function glyph(edge: Edge): Path[] {
+  switch (edge.form) {
+    case 'single-bevel': {
+      const { facets, outline } = bevelSection({ ...edge, bladeMm: 40 });
+      const place = ({ x, y }: Point): Point => ({ x: 2 + x * PX_PER_MM, y: HEIGHT - 4 - y * PX_PER_MM });
+      const land = facets.find(({ name }) => name === 'secondary');
+      const lines: Path[] = land
+        ? [
+            {
+              kind: 'land',
+              d: `M${[land.from, land.to]
+                .map(place)
+                .map(({ x, y }) => at(x, y))
+                .join('L')}`,
+            },
+          ]
+        : [];
+      return [{ kind: 'steel', d: closed(outline.map(place)) }, ...lines];
+    }
+    case 'double-bevel':
+      return [{ kind: 'steel', d: wedge(edge.leftDeg, edge.rightDeg, edge.thicknessMm) }];
+    case 'knife':
+      return [{ kind: 'steel', d: wedge(edge.leftDeg, edge.rightDeg, edge.spineMm) }];
+    case 'scraping':
+      return [{ kind: 'steel', d: wedge(edge.bevelDeg / 2, edge.bevelDeg / 2, edge.thicknessMm) }];
+    case 'knife-set':
+      return Array.from({ length: Math.min(edge.count, 4) }, (_, i): Path => ({
+        kind: 'line',
+        d: `M4 ${8 + i * 7}H${WIDTH - 4}`,
+      }));
+    case 'gouge':
+      return [{ kind: 'line', d: arc(edge.widthMm, edge.depthMm, Math.min(1.6, 46 / edge.widthMm)) }];
+    case 'v': {
+      const half = (edge.openingDeg * Math.PI) / 360;
+      const [dx, dy] = [edge.wingMm * Math.sin(half) * 2.6, edge.wingMm * Math.cos(half) * 2.6];
+      return [
+        {
+          kind: 'line',
+          d: `M${at(WIDTH / 2 - dx, HEIGHT - 4 - dy)}L${at(WIDTH / 2, HEIGHT - 4)}L${at(WIDTH / 2 + dx, HEIGHT - 4 - dy)}`,
+        },
+      ];
+    }
+    case 'hook':
+      return [{ kind: 'line', d: `M8 4V16A12 12 0 0 0 44 16V12` }];
+  }
+}
+
+/** A double-bevelled wedge, edge at the left. */
+function wedge(leftDeg: number, rightDeg: number, thickMm: number): string {
+  const tan = (deg: number): number => Math.tan((deg * Math.PI) / 180);
+  const half = (thickMm / 2) * PX_PER_MM;
+  const middle = HEIGHT / 2;
+  const end = WIDTH + 10;
+  return closed([
+    { x: 3, y: middle },
+    { x: 3 + half / tan(leftDeg), y: middle - half },
+    { x: end, y: middle - half },
+    { x: end, y: middle + half },
+    { x: 3 + half / tan(rightDeg), y: middle + half },
+  ]);
+}
+
+/** A gouge's edge from the front: its chord and depth to scale with each other. */
+function arc(widthMm: number, depthMm: number, scale: number): string {
+  const radius = ((widthMm / 2) ** 2 + depthMm ** 2) / (2 * depthMm);
+  const [half, r] = [(widthMm / 2) * scale, radius * scale];
+  const top = (HEIGHT - depthMm * scale) / 2;
+  const large = depthMm > radius ? 1 : 0;
+  return `M${at(WIDTH / 2 - half, top)}A${at(r, r)} 0 ${large} 0 ${at(WIDTH / 2 + half, top)}`;
+}
