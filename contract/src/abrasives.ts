@@ -7,7 +7,6 @@ import {
   grit,
   type Abrasive,
   type Grade,
-  type Lubricant,
 } from '@mellow-anvil/core';
 import { line, notes, number, oneOf, related } from './fields.js';
 
@@ -26,15 +25,19 @@ export const gradeSchema = Joi.object<Grade, true>({
   }),
 }).required();
 
-const lubricant = related(oneOf('Lubricant', LUBRICANTS), (chosen: Lubricant, { kind }) =>
-  kind === 'water-stone' && chosen === 'oil' ? 'Oil ruins a water stone for good: choose water.' : undefined,
-);
+const lubricant = Joi.alternatives().conditional('kind', {
+  is: 'water-stone',
+  then: oneOf('Lubricant', ['water', 'dry'] as const).messages({
+    'any.only': 'Oil ruins a water stone for good, and it takes no compound: choose water.',
+  }),
+  otherwise: oneOf('Lubricant', LUBRICANTS),
+});
 
 export const abrasiveSchema = Joi.object<Abrasive, true>({
   name: line('Name'),
   kind: oneOf('Kind', ABRASIVE_KIND_NAMES),
   grade: gradeSchema as never,
-  lubricant,
+  lubricant: lubricant as never,
   strokeMm: number('strokeMm'),
   overheadMin: number('overheadMin'),
   forceN: number('forceN').optional(),

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import type Joi from 'joi';
 
 /** What is wrong with one field, and what to change. */
 export interface FieldProblem {

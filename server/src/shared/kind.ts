@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import type Joi from 'joi';
 import { listSchema, type ListQuery } from '@mellow-anvil/contract';
 import {
   DataTypes,

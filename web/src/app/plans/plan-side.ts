@@ -151,6 +151,9 @@ const NEW_NICK_MM = 0.2;
                   {{ item.why }}
                 </li>
               }
+              @if (notFlat()) {
+                <li class="muted">{{ notFlat() }}</li>
+              }
             </ul>
           }
           <p class="muted small">
@@ -370,9 +373,15 @@ export class PlanSide {
   );
   protected readonly left = computed(() =>
     (this.answer()?.plan?.verdicts ?? [])
-      .filter(({ used, id }) => !used && this.stone(id))
-      .map((verdict) => ({ ...verdict, stone: this.stone(verdict.id) })),
+      .map((verdict) => ({ ...verdict, stone: this.stone(verdict.id) }))
+      .filter(({ used, stone }) => !used && stone && kindFacts(stone.kind).flat),
   );
+  protected readonly notFlat = computed(() => {
+    const names = this.stones()
+      .filter(({ kind }) => !kindFacts(kind).flat)
+      .map(({ name }) => name);
+    return names.length ? `Not for a flat bevel in a guide: ${names.join(', ')}.` : '';
+  });
   protected readonly steel = computed(() => {
     const job = this.answer()?.plan?.job;
     if (!job) return '';

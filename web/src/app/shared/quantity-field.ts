@@ -62,7 +62,7 @@ let fields = 0;
       gap: 0.4rem;
     }
     input {
-      width: 7.5rem;
+      width: 6.4rem;
       min-height: 44px;
       font-variant-numeric: tabular-nums;
     }

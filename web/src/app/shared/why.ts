@@ -19,7 +19,6 @@ export interface Reason {
     <p-button
       label="Why"
       [ariaLabel]="'Why ' + of()"
-      severity="secondary"
       [text]="true"
       size="small"
       (onClick)="panel.toggle($event)"

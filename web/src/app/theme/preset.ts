@@ -119,5 +119,31 @@ export const workshopPreset = definePreset(
         },
       },
     },
+    components: {
+      button: {
+        colorScheme: {
+          light: {
+            outlined: { secondary: { color: '{surface.800}', borderColor: '{surface.400}' } },
+            text: { secondary: { color: '{surface.700}' } },
+          },
+          dark: {
+            outlined: { secondary: { color: '{surface.100}', borderColor: '{surface.500}' } },
+            text: { secondary: { color: '{surface.200}' } },
+          },
+        },
+      },
+      togglebutton: {
+        colorScheme: {
+          light: {
+            root: {
+              color: '{surface.800}',
+              checkedColor: '{primary.700}',
+              checkedBackground: '{surface.100}',
+            },
+          },
+          dark: { root: { color: '{surface.200}', checkedColor: '{primary.400}' } },
+        },
+      },
+    },
   },
 );

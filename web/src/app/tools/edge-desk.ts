@@ -34,51 +34,7 @@ import { FrontView } from './front-view';
         </p>
       }
     </div>
-    @if (behind(); as words) {
-      <p class="muted">{{ words }}</p>
-    }
-    <div class="fields">
-      <div class="field wide">
-        <label for="tool-name">Name</label>
-        <input
-          pInputText
-          id="tool-name"
-          maxlength="80"
-          autocomplete="off"
-          [ngModel]="draft().name"
-          (ngModelChange)="set({ name: $event })"
-          (blur)="settled.emit()"
-          [invalid]="!!sentences()['name']"
-          [attr.aria-describedby]="sentences()['name'] ? 'tool-name-says' : null"
-        />
-        @if (sentences()['name']; as sentence) {
-          <small id="tool-name-says" class="sentence-error">{{ sentence }}</small>
-        }
-      </div>
-      <div class="field">
-        <label for="tool-family" id="tool-family-label">Family</label>
-        <p-select
-          inputId="tool-family"
-          ariaLabelledBy="tool-family-label"
-          [options]="families"
-          optionLabel="label"
-          optionValue="value"
-          [ngModel]="draft().family"
-          (ngModelChange)="choose($event)"
-        />
-      </div>
-      <div class="field wide">
-        <label for="tool-steel" id="tool-steel-label">Steel</label>
-        <p-select
-          inputId="tool-steel"
-          ariaLabelledBy="tool-steel-label"
-          [options]="steels"
-          optionLabel="label"
-          optionValue="value"
-          [ngModel]="draft().steel"
-          (ngModelChange)="set({ steel: $event }); settled.emit()"
-        />
-      </div>
+    <div class="fields figures">
       <ma-quantity
         label="Width"
         [value]="draft().edge.widthMm"
@@ -131,6 +87,52 @@ import { FrontView } from './front-view';
         />
       }
     </div>
+    @if (behind(); as words) {
+      <p class="muted">{{ words }}</p>
+    }
+    <div class="fields" [class.first]="fresh()">
+      <div class="field wide">
+        <label for="tool-name">Name</label>
+        <input
+          pInputText
+          id="tool-name"
+          maxlength="80"
+          autocomplete="off"
+          [ngModel]="draft().name"
+          (ngModelChange)="set({ name: $event })"
+          (blur)="settled.emit()"
+          [invalid]="!!sentences()['name']"
+          [attr.aria-describedby]="sentences()['name'] ? 'tool-name-says' : null"
+        />
+        @if (sentences()['name']; as sentence) {
+          <small id="tool-name-says" class="sentence-error">{{ sentence }}</small>
+        }
+      </div>
+      <div class="field">
+        <label for="tool-family" id="tool-family-label">Family</label>
+        <p-select
+          inputId="tool-family"
+          ariaLabelledBy="tool-family-label"
+          [options]="families"
+          optionLabel="label"
+          optionValue="value"
+          [ngModel]="draft().family"
+          (ngModelChange)="choose($event)"
+        />
+      </div>
+      <div class="field wide">
+        <label for="tool-steel" id="tool-steel-label">Steel</label>
+        <p-select
+          inputId="tool-steel"
+          ariaLabelledBy="tool-steel-label"
+          [options]="steels"
+          optionLabel="label"
+          optionValue="value"
+          [ngModel]="draft().steel"
+          (ngModelChange)="set({ steel: $event }); settled.emit()"
+        />
+      </div>
+    </div>
   `,
   styles: `
     :host {
@@ -154,6 +156,12 @@ import { FrontView } from './front-view';
       display: grid;
       grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
       gap: 0.9rem 1.2rem;
+    }
+    .figures {
+      grid-template-columns: repeat(auto-fill, minmax(8.6rem, 1fr));
+    }
+    .first {
+      order: -1;
     }
     .field {
       display: grid;

@@ -1,7 +1,8 @@
+import type {
+  ElementRef} from '@angular/core';
 import {
   ChangeDetectionStrategy,
   Component,
-  ElementRef,
   computed,
   inject,
   input,
@@ -24,8 +25,8 @@ export interface AngleDrag {
   readonly deg: number;
 }
 
-const VIEW = { width: 660, height: 290 } as const;
-const PAD = { left: 56, right: 20, top: 30, bottom: 52 } as const;
+const VIEW = { width: 660, height: 262 } as const;
+const PAD = { left: 56, right: 20, top: 20, bottom: 46 } as const;
 /** Room an angle has while it is dragged; the fields' own range is the contract's. */
 const REACH = [5, 80] as const;
 const LEAST_STEP = 0.5;
@@ -67,7 +68,7 @@ interface Handle {
           <path [class]="'facet ' + facet.name" [attr.d]="facet.d" />
         }
         <path class="measure" [attr.d]="d.bar" />
-        <text class="note" [attr.x]="d.barX" [attr.y]="view.height - 10">{{ d.barText }}</text>
+        <text class="note" [attr.x]="d.barX" [attr.y]="view.height - 25">{{ d.barText }}</text>
         <path class="measure" [attr.d]="d.thickness" />
         <text class="note" [attr.x]="d.thicknessX" [attr.y]="d.thicknessY" text-anchor="end">
           {{ d.thicknessText }}
@@ -292,7 +293,7 @@ export class EdgeSection {
       outline: `${line(...section.outline)}Z`,
       facets: section.facets.map(({ name, from, to }) => ({ name, d: line(from, to) })),
       ghost: land ? line(land.to, section.groundEdge, { x: 0, y: 0 }) : '',
-      bar: `M${tip.x} ${VIEW.height - 34}h${scale.bar.px}m0 -5v10m${-scale.bar.px} 0v-10`,
+      bar: `M${tip.x} ${VIEW.height - 30}h${scale.bar.px}m0 -5v10m${-scale.bar.px} 0v-10`,
       barX: tip.x + scale.bar.px + 10,
       barText: this.figures.length(scale.bar.mm),
       thickness: line(thicknessAt, { x: thicknessAt.x, y: edge.thicknessMm }),

@@ -1,0 +1,326 @@
+import { readFile } from 'node:fs/promises';
+import { request } from 'node:http';
+import { Ajv2019 } from 'ajv/dist/2019.js';
+import { FAMILY_NAMES, guideProjection, planHoning, type Tool } from '@mellow-anvil/core';
+import { workshopJsonSchema } from './openapi/openapi.js';
+import { GUIDE, TOOLS, session, stone } from './testing/fixtures.js';
+import { openTestWorkshop, type TestWorkshop } from './testing/workshop.js';
+
+const DEMO = new URL('../../demo/saltmarsh-boat-shed.workshop.json', import.meta.url);
+const PUBLISHED = new URL('../../docs/workshop.schema.json', import.meta.url);
+const chisel = TOOLS['bench-chisel'];
+
+describe('the server over a real SQLite file', () => {
+  let shop: TestWorkshop;
+  const ask: TestWorkshop['ask'] = (...wanted) => shop.ask(...wanted);
+  const demo = async (): Promise<string> => readFile(DEMO, 'utf8');
+
+  beforeEach(async () => {
+    shop = await openTestWorkshop();
+  });
+  afterEach(() => shop.close());
+
+  describe('things stored', () => {
+    for (const family of FAMILY_NAMES) {
+      it(`brings a ${family} back as it went in: core, contract, database, HTTP`, async () => {
+        const made = await ask('POST', '/api/tools', TOOLS[family]);
+        expect(made.status).toBe(201);
+        expect(made.body.version).toBe(1);
+        const read = await ask('GET', made.headers.get('location') ?? '');
+        const { id, version, createdAt, updatedAt, ...tool } = read.body;
+        expect([id, version, createdAt, updatedAt].every(Boolean)).toBeTrue();
+        // JSON has no undefined: what the fixture leaves out is left out.
+        expect(tool).toEqual(JSON.parse(JSON.stringify(TOOLS[family])));
+      });
+    }
+
+    it('brings a guide and a session back whole, through the database opened again', async () => {
+      const guide = (await ask('POST', '/api/guides', GUIDE)).body;
+      const tool = (await ask('POST', '/api/tools', chisel)).body;
+      const kept = (await ask('POST', '/api/sessions', session(tool.id))).body;
+      await shop.database.sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
+      const again = await openTestWorkshop(shop.folder);
+      expect((await again.ask('GET', `/api/guides/${guide.id}`)).body).toEqual(jasmine.objectContaining(GUIDE));
+      expect((await again.ask('GET', `/api/sessions/${kept.id}`)).body).toEqual(
+        jasmine.objectContaining(session(tool.id)),
+      );
+      await again.close();
+    });
+
+    it('lists, filters, sorts and pages', async () => {
+      for (const family of ['gouge', 'bench-chisel', 'skew', 'bench-chisel'] as const) {
+        await ask('POST', '/api/tools', TOOLS[family]);
+      }
+      const page = (await ask('GET', '/api/tools?sort=-family&pageSize=2&page=1')).body;
+      expect(page.items.map((tool: Tool) => tool.family)).toEqual(['skew', 'gouge']);
+      expect(page.total).toBe(4);
+      expect((await ask('GET', '/api/tools?family=bench-chisel')).body.total).toBe(2);
+      expect((await ask('GET', '/api/tools?q=GOUGE')).body.total).toBe(1);
+      expect((await ask('GET', '/api/tools?q=%25')).body.total).toBe(0);
+      const refused = await ask('GET', '/api/tools?sort=price&pageSize=9999');
+      expect(refused.status).toBe(422);
+      expect(refused.body.errors.map((e: { field: string }) => e.field)).toEqual(['sort', 'pageSize']);
+    });
+
+    it('refuses a change made from an older version, and keeps what is there', async () => {
+      const { id } = (await ask('POST', '/api/tools', chisel)).body;
+      const first = await ask('PUT', `/api/tools/${id}`, { ...chisel, name: 'Mine', version: 1 });
+      expect(first.body.version).toBe(2);
+      const stale = await ask('PUT', `/api/tools/${id}`, { ...chisel, name: 'Theirs', version: 1 });
+      expect(stale.status).toBe(409);
+      expect(stale.body.detail).toContain('Load it again');
+      expect((await ask('DELETE', `/api/tools/${id}?version=1`)).status).toBe(409);
+      expect((await ask('GET', `/api/tools/${id}`)).body.name).toBe('Mine');
+    });
+
+    it('lets only one of many changes from the same version through', async () => {
+      const { id } = (await ask('POST', '/api/tools', chisel)).body;
+      const answers = await Promise.all(
+        Array.from({ length: 8 }, (_, i) => ask('PUT', `/api/tools/${id}`, { ...chisel, name: `Hand ${i}`, version: 1 })),
+      );
+      expect(answers.filter(({ status }) => status === 200).length).toBe(1);
+      expect(answers.filter(({ status }) => status === 409).length).toBe(7);
+    });
+  });
+
+  describe('undo', () => {
+    const newest = async (): Promise<{ id: number; label: string }> => (await ask('GET', '/api/undo')).body.undo[0];
+    const undo = async (): Promise<void> => {
+      expect((await ask('POST', '/api/undo/undo', { id: (await newest()).id })).status).toBe(200);
+    };
+
+    it('takes back the last fifty changes one by one, and does them again', async () => {
+      const { id } = (await ask('POST', '/api/tools', chisel)).body;
+      let version = 1;
+      for (let i = 1; i <= 50; i++) {
+        ({ version } = (await ask('PUT', `/api/tools/${id}`, { ...chisel, name: `Name ${i}`, version })).body);
+      }
+      for (let i = 49; i >= 1; i--) {
+        await undo();
+        expect((await ask('GET', `/api/tools/${id}`)).body.name).toBe(`Name ${i}`);
+      }
+      const [next] = (await ask('GET', '/api/undo')).body.redo;
+      await ask('POST', '/api/undo/redo', { id: next.id });
+      expect((await ask('GET', `/api/tools/${id}`)).body.name).toBe('Name 2');
+    });
+
+    it('brings back a removed tool with its plans and its record', async () => {
+      const tool = (await ask('POST', '/api/tools', chisel)).body;
+      await ask('POST', '/api/sessions', session(tool.id));
+      await ask('DELETE', `/api/tools/${tool.id}?version=1`);
+      expect((await ask('GET', `/api/tools/${tool.id}`)).status).toBe(404);
+      expect((await ask('GET', '/api/sessions')).body.total).toBe(0);
+      await undo();
+      const back = (await ask('GET', `/api/tools/${tool.id}`)).body;
+      expect(back.name).toBe(chisel.name);
+      expect(back.version).toBeGreaterThan(tool.version);
+      expect((await ask('GET', '/api/sessions')).body.total).toBe(1);
+    });
+
+    it('undoes only the change the page saw', async () => {
+      await ask('POST', '/api/tools', chisel);
+      const seen = await newest();
+      await ask('POST', '/api/tools', TOOLS.gouge);
+      expect((await ask('POST', '/api/undo/undo', { id: seen.id })).status).toBe(409);
+      expect((await ask('GET', '/api/tools')).body.total).toBe(2);
+    });
+
+    it('drops what was undone once something new is done', async () => {
+      await ask('POST', '/api/tools', chisel);
+      await undo();
+      await ask('POST', '/api/tools', TOOLS.gouge);
+      expect((await ask('GET', '/api/undo')).body.redo).toEqual([]);
+      expect((await ask('GET', '/api/tools')).body.items.map((t: Tool) => t.family)).toEqual(['gouge']);
+    });
+  });
+
+  describe('plans', () => {
+    it('works a plan out on the bench set as it stands, as core does', async () => {
+      const tool = (await ask('POST', '/api/tools', chisel)).body;
+      const guide = (await ask('POST', '/api/guides', GUIDE)).body;
+      for (const grade of ['400', '1000', '8000']) await ask('POST', '/api/abrasives', stone(grade, grade));
+      const bench = (await ask('GET', '/api/abrasives?sort=-sizeUm')).body.items;
+      const draft = {
+        name: 'Dull',
+        toolId: tool.id,
+        guideId: guide.id,
+        seatName: 'Jaws',
+        request: { condition: { kind: 'dull' }, finishUm: 2, forceN: 20, strokesPerMin: 40, laidAside: [] },
+      } as const;
+      const made = await ask('POST', '/api/plans', draft);
+      expect(made.status).toBe(201);
+      expect(made.body.result).toEqual(JSON.parse(JSON.stringify(planHoning(tool, bench, draft.request))));
+      const finer = await ask('POST', '/api/plans', { ...draft, request: { ...draft.request, finishUm: 0.5 } });
+      expect([finer.status, finer.body.errors[0].field]).toEqual([422, 'finishUm']);
+      const seatless = await ask('POST', '/api/plans', { ...draft, seatName: 'Lap' });
+      expect(seatless.body.errors[0].field).toBe('seatName');
+      const toolless = await ask('POST', '/api/plans', { ...draft, toolId: 'gone' });
+      expect(toolless.body.errors[0].field).toBe('toolId');
+      expect((await ask('GET', '/api/plans')).body.total).toBe(1);
+    });
+  });
+
+  describe('calculations', () => {
+    it('answers what core answers', async () => {
+      const guide = { rollerRadiusMm: 9, seatHeightMm: 16.25, noseMm: 16.25 };
+      const answer = await ask('POST', '/api/calc/guide-projection', { guide, angleDeg: 30 });
+      expect(answer.body).toEqual(guideProjection({ guide, angleDeg: 30 }));
+      expect((await ask('POST', '/api/calc/grit', { standard: 'FEPA-P', grade: 'P600' })).body.sizeUm).toBe(25.8);
+      const grown = await ask('POST', '/api/calc/land-growth', { primaryDeg: 25, secondaryDeg: 30, recessionMm: 0.2 });
+      expect(grown.body.landMm).toBeCloseTo(0.9698, 5);
+    });
+
+    it('refuses each in words at its field', async () => {
+      const guide = { rollerRadiusMm: 9, seatHeightMm: 16.25, noseMm: 16.25 };
+      const cases: [string, object, string, RegExp][] = [
+        ['guide-projection', { guide, angleDeg: 80 }, 'angleDeg', /cannot hold/],
+        ['guide-projection', { guide: { ...guide, seat: 'underside' }, angleDeg: 30 }, 'thicknessMm', /thickness/],
+        ['guide-projection', { guide, angleDeg: '30' }, 'angleDeg', /write a number/],
+        ['guide-angle', { guide, projectionMm: -1 }, 'projectionMm', /lies between/],
+        ['land-growth', { primaryDeg: 30, secondaryDeg: 25, recessionMm: 0.1 }, 'secondaryDeg', /steeper/],
+        ['grit', { standard: 'JIS', grade: '#9999' }, 'grade', /µm/],
+      ];
+      for (const [name, input, field, words] of cases) {
+        const refused = await ask('POST', `/api/calc/${name}`, input);
+        expect(refused.status).withContext(name).toBe(422);
+        expect(refused.headers.get('content-type')).toContain('application/problem+json');
+        expect(refused.body.errors[0].field).withContext(name).toBe(field);
+        expect(refused.body.errors[0].message).toMatch(words);
+      }
+      const unknown = await ask('POST', '/api/calc/constructor', {});
+      expect([unknown.status, unknown.body.title]).toEqual([404, 'No such calculation']);
+    });
+
+    it('describes every route, and the calculations by their schemas', async () => {
+      const { paths, openapi } = (await ask('GET', '/api/openapi.json')).body;
+      expect(openapi).toBe('3.1.0');
+      expect(Object.keys(paths)).toContain('/api/calc/progression');
+      const body = paths['/api/calc/guide-angle'].post.requestBody.content['application/json'].schema;
+      expect(body.required).toEqual(['guide', 'projectionMm']);
+      expect(body.properties.projectionMm.minimum).toBe(0.1);
+    });
+  });
+
+  describe('the open file', () => {
+    it('opens the demo, which its published schema allows, and gives back the same file', async () => {
+      const published = JSON.parse(await readFile(PUBLISHED, 'utf8'));
+      expect(published).withContext('docs/workshop.schema.json is as the server serves it').toEqual(
+        JSON.parse(JSON.stringify(workshopJsonSchema())),
+      );
+      const file = JSON.parse(await demo());
+      const validate = new Ajv2019({ strict: false, validateFormats: false }).compile(published);
+      expect(validate(file)).withContext(JSON.stringify(validate.errors)).toBeTrue();
+      expect(validate({ ...file, tools: [{ ...file.tools[0], family: 'spoon' }] })).toBeFalse();
+      const opened = await ask('PUT', '/api/workshop', file);
+      expect(opened.status).toBe(200);
+      const back = await ask('GET', '/api/workshop');
+      expect(back.headers.get('content-disposition')).toContain('saltmarsh-boat-shed.workshop.json');
+      const byId = (list: { id: string }[]): { id: string }[] => [...list].sort((a, b) => a.id.localeCompare(b.id));
+      for (const kind of ['tools', 'guides', 'abrasives', 'plans', 'sessions']) {
+        expect(byId(back.body[kind])).withContext(kind).toEqual(byId(file[kind]));
+      }
+    });
+
+    it('shows every family in the demo, and enough of the rest', async () => {
+      const file = JSON.parse(await demo());
+      expect(new Set(file.tools.map((tool: Tool) => tool.family)).size).toBe(FAMILY_NAMES.length);
+      expect(file.abrasives.length).toBeGreaterThanOrEqual(8);
+      expect(file.guides.length).toBeGreaterThanOrEqual(2);
+    });
+
+    it('replaces a workshop in one undoable change', async () => {
+      await ask('POST', '/api/tools', chisel);
+      await ask('PUT', '/api/workshop', await demo());
+      expect((await ask('GET', '/api/settings')).body.name).toBe('Saltmarsh boat shed');
+      const [{ id }] = (await ask('GET', '/api/undo')).body.undo;
+      await ask('POST', '/api/undo/undo', { id });
+      expect((await ask('GET', '/api/tools')).body.items.map((t: Tool) => t.name)).toEqual([chisel.name]);
+      expect((await ask('GET', '/api/settings')).body.name).toBe('My workshop');
+    });
+
+    it('refuses a hostile or broken file and changes nothing', async () => {
+      await ask('POST', '/api/tools', chisel);
+      const file = JSON.parse(await demo());
+      const broken: [string, unknown, number][] = [
+        ['one wrong tool at the end', { ...file, tools: [...file.tools, { ...file.tools[0], id: 'x', steel: 'cheese' }] }, 422],
+        ['a session of no tool', { ...file, sessions: [{ ...file.sessions[0], toolId: 'nobody' }] }, 422],
+        ['two tools with one id', { ...file, tools: [file.tools[0], file.tools[0]] }, 422],
+        ['another format', { ...file, format: 'recipe' }, 422],
+        ['a later version', { ...file, version: 99 }, 422],
+        ['a path for an id', { ...file, tools: [{ ...file.tools[0], id: '../../etc' }] }, 422],
+        ['a list', [], 422],
+        ['deep nesting', `${'['.repeat(50000)}${']'.repeat(50000)}`, 422],
+        ['a prototype', '{"__proto__":{"format":"mellow-anvil-workshop"},"constructor":{}}', 422],
+        ['no JSON', '{"format":', 400],
+      ];
+      for (const [what, body, status] of broken) {
+        const refused = await ask('PUT', '/api/workshop', body);
+        expect(refused.status).withContext(what).toBe(status);
+        expect(refused.body.detail.length).withContext(what).toBeGreaterThan(10);
+      }
+      expect((await ask('GET', '/api/tools')).body.items.map((t: Tool) => t.name)).toEqual([chisel.name]);
+      expect(Object.prototype).not.toEqual(jasmine.objectContaining({ format: jasmine.anything() }));
+    });
+  });
+
+  describe('bad input and strangers', () => {
+    it('tells broken JSON, too much, and the wrong type of body', async () => {
+      expect((await ask('POST', '/api/tools', '{"name":')).status).toBe(400);
+      const large = await ask('POST', '/api/tools', { ...chisel, notes: 'x'.repeat(300_000) });
+      expect([large.status, large.body.title]).toEqual([413, 'Too large']);
+      const form = await ask('POST', '/api/tools', 'name=x', { 'content-type': 'application/x-www-form-urlencoded' });
+      expect(form.status).toBe(415);
+      expect((await ask('GET', '/api/nothing')).status).toBe(404);
+      expect((await ask('GET', '/api/tools/%E0%A4%A')).status).toBe(400);
+    });
+
+    it('names every wrong field with its own sentence', async () => {
+      const edge = { ...chisel.edge, widthMm: -1, secondaryDeg: 25, back: 'shim', thicknessMm: undefined };
+      const { status, body } = await ask('POST', '/api/tools', { ...chisel, name: ' ', edge, price: 3 });
+      expect(status).toBe(422);
+      const told = Object.fromEntries(body.errors.map((e: { field: string; message: string }) => [e.field, e.message]));
+      expect(told['name']).toMatch(/plain text/);
+      expect(told['edge.widthMm']).toMatch(/lies between 0.5 and 420 mm/);
+      expect(told['edge.thicknessMm']).toMatch(/missing/);
+      expect(told['edge.secondaryDeg']).toMatch(/steeper than the primary/);
+      expect(told['edge.back']).toMatch(/never bevelled over a shim/);
+      expect(told['price']).toMatch(/leave it out/);
+      const wrongForm = await ask('POST', '/api/tools', { ...chisel, edge: TOOLS.gouge.edge });
+      expect(wrongForm.body.errors[0].field).toBe('edge.form');
+      const oiled = await ask('POST', '/api/abrasives', stone('Oiled', '1000', { lubricant: 'oil' }));
+      expect(oiled.body.errors[0].message).toContain('Oil ruins a water stone');
+      const graded = await ask('POST', '/api/abrasives', stone('Odd', '1100'));
+      expect(graded.body.errors[0]).toEqual(jasmine.objectContaining({ field: 'grade.grade' }));
+    });
+
+    it('refuses another host’s name, another page’s origin and cross-site reads', async () => {
+      const elsewhere = { origin: 'http://elsewhere.example' };
+      expect((await ask('GET', '/api/tools', undefined, elsewhere)).status).toBe(403);
+      expect((await ask('POST', '/api/tools', chisel, elsewhere)).status).toBe(403);
+      expect((await ask('GET', '/api/tools', undefined, { origin: 'null' })).status).toBe(403);
+      const otherPort = { origin: 'http://127.0.0.1:1' };
+      expect((await ask('POST', '/api/tools', chisel, otherPort)).status).toBe(403);
+      expect((await ask('POST', '/api/tools', chisel, { origin: shop.origin })).status).toBe(201);
+      for (const [headers, status] of [
+        [{ host: 'rebound.example' }, 403],
+        [{ 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'no-cors' }, 403],
+        [{ 'sec-fetch-site': 'cross-site', 'sec-fetch-mode': 'navigate' }, 200],
+        [{ 'sec-fetch-site': 'same-origin', 'sec-fetch-mode': 'cors' }, 200],
+      ] as const) {
+        // fetch may not set these headers itself.
+        const got = await new Promise<number | undefined>((resolve, reject) => {
+          request(`${shop.origin}/api/tools`, { headers }, (answer) => resolve(answer.resume().statusCode))
+            .on('error', reject)
+            .end();
+        });
+        expect(got).withContext(JSON.stringify(headers)).toBe(status);
+      }
+    });
+
+    it('allows no inline script', async () => {
+      const policy = (await ask('GET', '/api/health')).headers.get('content-security-policy') ?? '';
+      expect(policy).toContain("script-src 'self';");
+      expect(policy).not.toContain('unsafe');
+    });
+  });
+});

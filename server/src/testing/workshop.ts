@@ -1,0 +1,55 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createApp } from '../app.js';
+import { openDatabase, type Database } from '../shared/database.js';
+
+export interface Answer {
+  readonly status: number;
+  readonly headers: Headers;
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- tests read answers freely
+  readonly body: any;
+}
+
+/** A real server over a real SQLite file in a folder of its own. */
+export interface TestWorkshop {
+  readonly folder: string;
+  readonly database: Database;
+  readonly origin: string;
+  ask(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Answer>;
+  close(): Promise<void>;
+}
+
+export async function openTestWorkshop(folder?: string): Promise<TestWorkshop> {
+  const at = folder ?? (await mkdtemp(join(tmpdir(), 'mellow-anvil-spec-')));
+  const database = await openDatabase(at);
+  const { app } = createApp({ database });
+  const server = await new Promise<Server>((resolve) => {
+    const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
+  });
+  const origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  return {
+    folder: at,
+    database,
+    origin,
+    async ask(method, path, body, headers = {}) {
+      const text = body === undefined || typeof body === 'string' ? (body as string | undefined) : JSON.stringify(body);
+      const response = await fetch(origin + path, {
+        method,
+        body: text,
+        headers: { ...(text !== undefined && { 'content-type': 'application/json' }), ...headers },
+      });
+      const answer = await response.text();
+      const json = response.headers.get('content-type')?.includes('json');
+      return { status: response.status, headers: response.headers, body: json ? JSON.parse(answer) : answer };
+    },
+    async close() {
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      await database.close();
+      if (!folder) await rm(at, { recursive: true, force: true });
+    },
+  };
+}

@@ -1,0 +1,7 @@
+import { join } from 'node:path';
+import { ROOT, build, install, quietEnv, run } from './lib/project.mjs';
+
+install();
+build();
+const { status } = await run(process.execPath, [join(ROOT, 'bench/dist/bench.js')], { env: quietEnv() });
+process.exit(status);

@@ -1,0 +1,4 @@
+import { build, install } from './lib/project.mjs';
+
+install();
+build();

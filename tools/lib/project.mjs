@@ -1,0 +1,117 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { dirname, join, relative } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** The folder the repository lies in. */
+export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+
+const BUILT_FROM = ['core', 'contract', 'server', 'web', 'bench', 'tsconfig.base.json', 'package-lock.json'];
+const NOT_SOURCE = new Set(['node_modules', 'dist', '.angular']);
+const OLDEST_NODE = [20, 19];
+
+export function say(words) {
+  process.stdout.write(`${words}\n`);
+}
+
+export function stop(words) {
+  process.stderr.write(`\n${words}\n`);
+  process.exit(1);
+}
+
+/** Installs what the lock file says, when that has changed since the last time. */
+export function install() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < OLDEST_NODE[0] || (major === OLDEST_NODE[0] && minor < OLDEST_NODE[1])) {
+    stop(`This needs Node ${OLDEST_NODE.join('.')} or newer; this is ${process.versions.node}.`);
+  }
+  const wanted = hashOf([join(ROOT, 'package-lock.json')]);
+  const stamp = join(ROOT, 'node_modules', '.install-stamp');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  say('Installing packages (the first time builds SQLite’s addon and takes some minutes) …');
+  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    shell: process.platform === 'win32',
+  });
+  if (status !== 0) {
+    stop(
+      'The packages could not be installed. SQLite’s native addon needs Python 3, make and a C++ compiler ' +
+        'where no ready-made one fits (Debian: python3 make g++), and npm has to reach its registry once.',
+    );
+  }
+  writeFileSync(stamp, wanted);
+}
+
+/** Builds core, contract, server, bench and the page, when their sources have changed. */
+export function build() {
+  const wanted = hashOf(BUILT_FROM.flatMap((name) => filesUnder(join(ROOT, name))));
+  const stamp = join(ROOT, '.build-stamp');
+  const built = existsSync(join(ROOT, 'server/dist/main.js')) && existsSync(join(ROOT, 'web/dist/browser/index.html'));
+  if (built && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  say('Building …');
+  for (const [label, command, args, cwd] of [
+    ['TypeScript', bin('tsc'), ['-b'], ROOT],
+    ['the page', bin('ng'), ['build'], join(ROOT, 'web')],
+  ]) {
+    const { status, stdout, stderr } = spawnSync(command, args, { cwd, encoding: 'utf8', env: quietEnv() });
+    if (status !== 0) stop(`Building ${label} failed.\n${stdout}${stderr}`);
+  }
+  writeFileSync(stamp, wanted);
+}
+
+/** A package's command as installed here. */
+export function bin(name) {
+  return join(ROOT, 'node_modules', '.bin', process.platform === 'win32' ? `${name}.cmd` : name);
+}
+
+/** The environment for tools that like to ask questions or phone home. */
+export function quietEnv(more = {}) {
+  return { ...process.env, NG_CLI_ANALYTICS: 'false', NO_UPDATE_NOTIFIER: '1', CI: 'true', ...more };
+}
+
+/** Runs the server until it is told to stop. */
+export function serve(environment) {
+  const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.js')], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, ...environment },
+  });
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+  server.on('exit', (code) => process.exit(code ?? 0));
+  return server;
+}
+
+/** Runs a command to its end, passing on what it prints, and returns its status and output. */
+export function run(command, args, { cwd = ROOT, env = quietEnv() } = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd, env, stdio: ['ignore', 'pipe', 'pipe'] });
+    let output = '';
+    for (const [stream, to] of [
+      [child.stdout, process.stdout],
+      [child.stderr, process.stderr],
+    ]) {
+      stream.on('data', (chunk) => {
+        output += chunk;
+        to.write(chunk);
+      });
+    }
+    child.on('error', (reason) => resolve({ status: 1, output: String(reason) }));
+    child.on('close', (status) => resolve({ status: status ?? 1, output }));
+  });
+}
+
+function filesUnder(path) {
+  if (!existsSync(path)) return [];
+  if (!statSync(path).isDirectory()) return [path];
+  return readdirSync(path, { withFileTypes: true })
+    .filter(({ name }) => !NOT_SOURCE.has(name) && !name.endsWith('.tsbuildinfo'))
+    .flatMap((entry) => filesUnder(join(path, entry.name)));
+}
+
+function hashOf(files) {
+  const hash = createHash('sha256');
+  for (const file of files.sort()) hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
+  return hash.digest('hex');
+}

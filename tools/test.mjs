@@ -1,0 +1,71 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { ROOT, bin, build, install, quietEnv, run, say } from './lib/project.mjs';
+
+const WANTED = process.argv.slice(2);
+
+/** Where a test may start its browser from; fetched from Debian's packages where that may be done. */
+function findBrowser() {
+  const named = process.env.CHROME_BIN;
+  if (named && existsSync(named)) return named;
+  if (existsSync('/usr/bin/chromium')) return '/usr/bin/chromium';
+  const mayInstall = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
+  if (mayInstall) {
+    say('Installing Debian’s Chromium for the browser tests …');
+    const apt = (...args) =>
+      spawnSync('apt-get', args, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    apt('update', '-q');
+    apt('install', '-y', '-q', '--no-install-recommends', 'chromium');
+    if (existsSync('/usr/bin/chromium')) return '/usr/bin/chromium';
+  }
+  say('No browser for the web and journey tests: install Chromium (Debian: apt-get install chromium), or set CHROME_BIN to one.');
+  return undefined;
+}
+
+/** Counts read off each runner's own closing lines. */
+const counts = {
+  jasmine: (output) => sum(output, /(\d+) specs?, (\d+) failures?/g, ([, specs, failures]) => [specs - failures, +failures]),
+  karma: (output) => {
+    const last = [...output.matchAll(/Executed (\d+) of \d+(?: \((\d+) FAILED\))?/g)].at(-1);
+    return last ? [last[1] - (last[2] ?? 0), +(last[2] ?? 0)] : [0, 0];
+  },
+  playwright: (output) => [
+    [...output.matchAll(/^\s+(\d+) passed/gm)].reduce((all, [, n]) => all + +n, 0),
+    [...output.matchAll(/^\s+(\d+) (?:failed|flaky|did not run|interrupted)/gm)].reduce((all, [, n]) => all + +n, 0),
+  ],
+  plain: (_output, status) => (status === 0 ? [1, 0] : [0, 1]),
+};
+
+function sum(output, pattern, read) {
+  return [...output.matchAll(pattern)].map(read).reduce(([p, f], [dp, df]) => [p + dp, f + df], [0, 0]);
+}
+
+install();
+const browser = findBrowser();
+build();
+
+const env = quietEnv(browser ? { CHROME_BIN: browser } : {});
+const steps = [
+  ['lint', 'npm', ['run', '--silent', 'lint'], ROOT, counts.plain],
+  ['types', bin('tsc'), ['--noEmit', '-p', 'e2e'], ROOT, counts.plain],
+  ['core', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/core`, counts.jasmine],
+  ['server', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/server`, counts.jasmine],
+  ['web', bin('ng'), ['test', '--watch=false'], `${ROOT}/web`, counts.karma],
+  ['e2e', bin('playwright'), ['test'], `${ROOT}/e2e`, counts.playwright],
+];
+
+let [passed, failed] = [0, 0];
+for (const [name, command, args, cwd, count] of steps) {
+  if (WANTED.length > 0 && !WANTED.includes(name)) continue;
+  say(`\n── ${name} ──`);
+  const started = Date.now();
+  const { status, output } = await run(command, args, { cwd, env });
+  const [p, f] = count(output.replace(/\u001b\[[0-9;]*[A-Za-z]/g, ''), status);
+  passed += p;
+  // A runner that fails without a failed test (a crash, nothing found) still counts as a failure.
+  failed += status !== 0 && f === 0 ? 1 : f;
+  if (status === 0 && p === 0) failed += 1;
+  say(`── ${name}: ${((Date.now() - started) / 1000).toFixed(0)} s ──`);
+}
+say(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 && passed > 0 ? 0 : 1);
