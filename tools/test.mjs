@@ -13,25 +13,34 @@ function findBrowser() {
   if (mayInstall) {
     say('Installing Debian’s Chromium for the browser tests …');
     const apt = (...args) =>
-      spawnSync('apt-get', args, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+      spawnSync('apt-get', args, {
+        stdio: ['ignore', 'ignore', 'inherit'],
+        env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      });
     apt('update', '-q');
     apt('install', '-y', '-q', '--no-install-recommends', 'chromium');
     if (existsSync('/usr/bin/chromium')) return '/usr/bin/chromium';
   }
-  say('No browser for the web and journey tests: install Chromium (Debian: apt-get install chromium), or set CHROME_BIN to one.');
+  say(
+    'No browser for the web and journey tests: install Chromium (Debian: apt-get install chromium), or set CHROME_BIN to one.',
+  );
   return undefined;
 }
 
 /** Counts read off each runner's own closing lines. */
 const counts = {
-  jasmine: (output) => sum(output, /(\d+) specs?, (\d+) failures?/g, ([, specs, failures]) => [specs - failures, +failures]),
+  jasmine: (output) =>
+    sum(output, /(\d+) specs?, (\d+) failures?/g, ([, specs, failures]) => [specs - failures, +failures]),
   karma: (output) => {
     const last = [...output.matchAll(/Executed (\d+) of \d+(?: \((\d+) FAILED\))?/g)].at(-1);
     return last ? [last[1] - (last[2] ?? 0), +(last[2] ?? 0)] : [0, 0];
   },
   playwright: (output) => [
     [...output.matchAll(/^\s+(\d+) passed/gm)].reduce((all, [, n]) => all + +n, 0),
-    [...output.matchAll(/^\s+(\d+) (?:failed|flaky|did not run|interrupted)/gm)].reduce((all, [, n]) => all + +n, 0),
+    [...output.matchAll(/^\s+(\d+) (?:failed|flaky|did not run|interrupted)/gm)].reduce(
+      (all, [, n]) => all + +n,
+      0,
+    ),
   ],
   plain: (_output, status) => (status === 0 ? [1, 0] : [0, 1]),
 };

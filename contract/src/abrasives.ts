@@ -26,10 +26,14 @@ export const gradeSchema = Joi.object<Grade, true>({
 }).required();
 
 const lubricant = Joi.alternatives().conditional('kind', {
-  is: 'water-stone',
-  then: oneOf('Lubricant', ['water', 'dry'] as const).messages({
-    'any.only': 'Oil ruins a water stone for good, and it takes no compound: choose water.',
-  }),
+  switch: [
+    {
+      is: 'water-stone',
+      then: oneOf('Lubricant', ['water', 'dry'] as const).messages({
+        'any.only': 'Oil ruins a water stone for good, and it takes no compound: choose water.',
+      }),
+    },
+  ],
   otherwise: oneOf('Lubricant', LUBRICANTS),
 });
 

@@ -40,7 +40,9 @@ describe('the server over a real SQLite file', () => {
       const kept = (await ask('POST', '/api/sessions', session(tool.id))).body;
       await shop.database.sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
       const again = await openTestWorkshop(shop.folder);
-      expect((await again.ask('GET', `/api/guides/${guide.id}`)).body).toEqual(jasmine.objectContaining(GUIDE));
+      expect((await again.ask('GET', `/api/guides/${guide.id}`)).body).toEqual(
+        jasmine.objectContaining(GUIDE),
+      );
       expect((await again.ask('GET', `/api/sessions/${kept.id}`)).body).toEqual(
         jasmine.objectContaining(session(tool.id)),
       );
@@ -76,7 +78,9 @@ describe('the server over a real SQLite file', () => {
     it('lets only one of many changes from the same version through', async () => {
       const { id } = (await ask('POST', '/api/tools', chisel)).body;
       const answers = await Promise.all(
-        Array.from({ length: 8 }, (_, i) => ask('PUT', `/api/tools/${id}`, { ...chisel, name: `Hand ${i}`, version: 1 })),
+        Array.from({ length: 8 }, (_, i) =>
+          ask('PUT', `/api/tools/${id}`, { ...chisel, name: `Hand ${i}`, version: 1 }),
+        ),
       );
       expect(answers.filter(({ status }) => status === 200).length).toBe(1);
       expect(answers.filter(({ status }) => status === 409).length).toBe(7);
@@ -84,7 +88,8 @@ describe('the server over a real SQLite file', () => {
   });
 
   describe('undo', () => {
-    const newest = async (): Promise<{ id: number; label: string }> => (await ask('GET', '/api/undo')).body.undo[0];
+    const newest = async (): Promise<{ id: number; label: string }> =>
+      (await ask('GET', '/api/undo')).body.undo[0];
     const undo = async (): Promise<void> => {
       expect((await ask('POST', '/api/undo/undo', { id: (await newest()).id })).status).toBe(200);
     };
@@ -93,7 +98,9 @@ describe('the server over a real SQLite file', () => {
       const { id } = (await ask('POST', '/api/tools', chisel)).body;
       let version = 1;
       for (let i = 1; i <= 50; i++) {
-        ({ version } = (await ask('PUT', `/api/tools/${id}`, { ...chisel, name: `Name ${i}`, version })).body);
+        ({ version } = (
+          await ask('PUT', `/api/tools/${id}`, { ...chisel, name: `Name ${i}`, version })
+        ).body);
       }
       for (let i = 49; i >= 1; i--) {
         await undo();
@@ -150,7 +157,10 @@ describe('the server over a real SQLite file', () => {
       const made = await ask('POST', '/api/plans', draft);
       expect(made.status).toBe(201);
       expect(made.body.result).toEqual(JSON.parse(JSON.stringify(planHoning(tool, bench, draft.request))));
-      const finer = await ask('POST', '/api/plans', { ...draft, request: { ...draft.request, finishUm: 0.5 } });
+      const finer = await ask('POST', '/api/plans', {
+        ...draft,
+        request: { ...draft.request, finishUm: 0.5 },
+      });
       expect([finer.status, finer.body.errors[0].field]).toEqual([422, 'finishUm']);
       const seatless = await ask('POST', '/api/plans', { ...draft, seatName: 'Lap' });
       expect(seatless.body.errors[0].field).toBe('seatName');
@@ -165,8 +175,14 @@ describe('the server over a real SQLite file', () => {
       const guide = { rollerRadiusMm: 9, seatHeightMm: 16.25, noseMm: 16.25 };
       const answer = await ask('POST', '/api/calc/guide-projection', { guide, angleDeg: 30 });
       expect(answer.body).toEqual(guideProjection({ guide, angleDeg: 30 }));
-      expect((await ask('POST', '/api/calc/grit', { standard: 'FEPA-P', grade: 'P600' })).body.sizeUm).toBe(25.8);
-      const grown = await ask('POST', '/api/calc/land-growth', { primaryDeg: 25, secondaryDeg: 30, recessionMm: 0.2 });
+      expect((await ask('POST', '/api/calc/grit', { standard: 'FEPA-P', grade: 'P600' })).body.sizeUm).toBe(
+        25.8,
+      );
+      const grown = await ask('POST', '/api/calc/land-growth', {
+        primaryDeg: 25,
+        secondaryDeg: 30,
+        recessionMm: 0.2,
+      });
       expect(grown.body.landMm).toBeCloseTo(0.9698, 5);
     });
 
@@ -174,7 +190,12 @@ describe('the server over a real SQLite file', () => {
       const guide = { rollerRadiusMm: 9, seatHeightMm: 16.25, noseMm: 16.25 };
       const cases: [string, object, string, RegExp][] = [
         ['guide-projection', { guide, angleDeg: 80 }, 'angleDeg', /cannot hold/],
-        ['guide-projection', { guide: { ...guide, seat: 'underside' }, angleDeg: 30 }, 'thicknessMm', /thickness/],
+        [
+          'guide-projection',
+          { guide: { ...guide, seat: 'underside' }, angleDeg: 30 },
+          'thicknessMm',
+          /thickness/,
+        ],
         ['guide-projection', { guide, angleDeg: '30' }, 'angleDeg', /write a number/],
         ['guide-angle', { guide, projectionMm: -1 }, 'projectionMm', /lies between/],
         ['land-growth', { primaryDeg: 30, secondaryDeg: 25, recessionMm: 0.1 }, 'secondaryDeg', /steeper/],
@@ -204,9 +225,9 @@ describe('the server over a real SQLite file', () => {
   describe('the open file', () => {
     it('opens the demo, which its published schema allows, and gives back the same file', async () => {
       const published = JSON.parse(await readFile(PUBLISHED, 'utf8'));
-      expect(published).withContext('docs/workshop.schema.json is as the server serves it').toEqual(
-        JSON.parse(JSON.stringify(workshopJsonSchema())),
-      );
+      expect(published)
+        .withContext('docs/workshop.schema.json is as the server serves it')
+        .toEqual(JSON.parse(JSON.stringify(workshopJsonSchema())));
       const file = JSON.parse(await demo());
       const validate = new Ajv2019({ strict: false, validateFormats: false }).compile(published);
       expect(validate(file)).withContext(JSON.stringify(validate.errors)).toBeTrue();
@@ -215,7 +236,8 @@ describe('the server over a real SQLite file', () => {
       expect(opened.status).toBe(200);
       const back = await ask('GET', '/api/workshop');
       expect(back.headers.get('content-disposition')).toContain('saltmarsh-boat-shed.workshop.json');
-      const byId = (list: { id: string }[]): { id: string }[] => [...list].sort((a, b) => a.id.localeCompare(b.id));
+      const byId = (list: { id: string }[]): { id: string }[] =>
+        [...list].sort((a, b) => a.id.localeCompare(b.id));
       for (const kind of ['tools', 'guides', 'abrasives', 'plans', 'sessions']) {
         expect(byId(back.body[kind])).withContext(kind).toEqual(byId(file[kind]));
       }
@@ -242,7 +264,11 @@ describe('the server over a real SQLite file', () => {
       await ask('POST', '/api/tools', chisel);
       const file = JSON.parse(await demo());
       const broken: [string, unknown, number][] = [
-        ['one wrong tool at the end', { ...file, tools: [...file.tools, { ...file.tools[0], id: 'x', steel: 'cheese' }] }, 422],
+        [
+          'one wrong tool at the end',
+          { ...file, tools: [...file.tools, { ...file.tools[0], id: 'x', steel: 'cheese' }] },
+          422,
+        ],
         ['a session of no tool', { ...file, sessions: [{ ...file.sessions[0], toolId: 'nobody' }] }, 422],
         ['two tools with one id', { ...file, tools: [file.tools[0], file.tools[0]] }, 422],
         ['another format', { ...file, format: 'recipe' }, 422],
@@ -268,7 +294,9 @@ describe('the server over a real SQLite file', () => {
       expect((await ask('POST', '/api/tools', '{"name":')).status).toBe(400);
       const large = await ask('POST', '/api/tools', { ...chisel, notes: 'x'.repeat(300_000) });
       expect([large.status, large.body.title]).toEqual([413, 'Too large']);
-      const form = await ask('POST', '/api/tools', 'name=x', { 'content-type': 'application/x-www-form-urlencoded' });
+      const form = await ask('POST', '/api/tools', 'name=x', {
+        'content-type': 'application/x-www-form-urlencoded',
+      });
       expect(form.status).toBe(415);
       expect((await ask('GET', '/api/nothing')).status).toBe(404);
       expect((await ask('GET', '/api/tools/%E0%A4%A')).status).toBe(400);
@@ -278,7 +306,9 @@ describe('the server over a real SQLite file', () => {
       const edge = { ...chisel.edge, widthMm: -1, secondaryDeg: 25, back: 'shim', thicknessMm: undefined };
       const { status, body } = await ask('POST', '/api/tools', { ...chisel, name: ' ', edge, price: 3 });
       expect(status).toBe(422);
-      const told = Object.fromEntries(body.errors.map((e: { field: string; message: string }) => [e.field, e.message]));
+      const told = Object.fromEntries(
+        body.errors.map((e: { field: string; message: string }) => [e.field, e.message]),
+      );
       expect(told['name']).toMatch(/plain text/);
       expect(told['edge.widthMm']).toMatch(/lies between 0.5 and 420 mm/);
       expect(told['edge.thicknessMm']).toMatch(/missing/);

@@ -48,7 +48,8 @@ export function install() {
 export function build() {
   const wanted = hashOf(BUILT_FROM.flatMap((name) => filesUnder(join(ROOT, name))));
   const stamp = join(ROOT, '.build-stamp');
-  const built = existsSync(join(ROOT, 'server/dist/main.js')) && existsSync(join(ROOT, 'web/dist/browser/index.html'));
+  const built =
+    existsSync(join(ROOT, 'server/dist/main.js')) && existsSync(join(ROOT, 'web/dist/browser/index.html'));
   if (built && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   say('Building …');
   for (const [label, command, args, cwd] of [
@@ -112,6 +113,7 @@ function filesUnder(path) {
 
 function hashOf(files) {
   const hash = createHash('sha256');
-  for (const file of files.sort()) hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
+  for (const file of files.sort())
+    hash.update(relative(ROOT, file)).update('\0').update(readFileSync(file)).update('\0');
   return hash.digest('hex');
 }

@@ -76,7 +76,12 @@ describe('dulling', () => {
 
 describe('bevelSection', () => {
   it('closes an outline whose facets stand at their angles', () => {
-    const { facets, heelMm, groundEdge } = bevelSection({ thicknessMm: 3, primaryDeg: 25, secondaryDeg: 30, landMm: 1 });
+    const { facets, heelMm, groundEdge } = bevelSection({
+      thicknessMm: 3,
+      primaryDeg: 25,
+      secondaryDeg: 30,
+      landMm: 1,
+    });
     expect(-groundEdge.x).toBeCloseTo(recessionForLand(25, 30, 1), 12);
     expect(facets.map((facet) => facet.name)).toEqual(['secondary', 'primary']);
     for (const { from, to, angleDeg } of facets) {

@@ -14,11 +14,8 @@ export interface FrontPoint {
 export function frontProfile(front: FrontLine, widthMm: number, points = 41): readonly FrontPoint[] {
   const half = widthMm / 2;
   if (front.shape === 'arc') {
-    require(
-      front.radiusMm >= half,
-      'radiusMm',
-      `An edge ${widthMm} mm wide cannot have a radius below ${half} mm; give a larger one.`,
-    );
+    require(front.radiusMm >=
+      half, 'radiusMm', `An edge ${widthMm} mm wide cannot have a radius below ${half} mm; give a larger one.`);
   }
   return Array.from({ length: points }, (_, i) => {
     const atMm = -half + (widthMm * i) / (points - 1);

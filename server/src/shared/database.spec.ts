@@ -55,7 +55,10 @@ describe('openDatabase', () => {
 
   it('refuses a newer release’s file in words', async () => {
     await (await openDatabase(folder, { migrations: [...MIGRATIONS, LATER] })).close();
-    await expectAsync(openDatabase(folder)).toBeRejectedWithError(CannotOpen, /newer release.*nothing was changed/);
+    await expectAsync(openDatabase(folder)).toBeRejectedWithError(
+      CannotOpen,
+      /newer release.*nothing was changed/,
+    );
   });
 
   it('says so when the file is no workshop, or a migration fails', async () => {
@@ -64,7 +67,13 @@ describe('openDatabase', () => {
       CannotOpen,
       /cannot be opened/,
     );
-    await writeFile(join(folder, 'workshop.sqlite'), 'this is a shopping list, and no database at all, honest');
-    await expectAsync(openDatabase(folder)).toBeRejectedWithError(CannotOpen, /cannot be opened as a workshop/);
+    await writeFile(
+      join(folder, 'workshop.sqlite'),
+      'this is a shopping list, and no database at all, honest',
+    );
+    await expectAsync(openDatabase(folder)).toBeRejectedWithError(
+      CannotOpen,
+      /cannot be opened as a workshop/,
+    );
   });
 });

@@ -21,7 +21,10 @@ const tool = (family: Family, edge: Tool['edge'], more: Partial<Tool> = {}): Too
 
 /** One tool of every family, between them using every field of the model. */
 export const TOOLS: Readonly<Record<Family, Tool>> = {
-  'bench-chisel': tool('bench-chisel', flat, { setName: 'Bench chisels', notes: 'Two\nlines, and “quotes”.' }),
+  'bench-chisel': tool('bench-chisel', flat, {
+    setName: 'Bench chisels',
+    notes: 'Two\nlines, and “quotes”.',
+  }),
   'paring-chisel': tool('paring-chisel', { ...flat, primaryDeg: 20, secondaryDeg: 25, back: 'rim' }),
   'mortise-chisel': tool('mortise-chisel', { ...flat, widthMm: 8, microDeg: 35 }, { steel: 'air-hardening' }),
   'plane-iron': tool(
@@ -34,7 +37,11 @@ export const TOOLS: Readonly<Record<Family, Tool>> = {
     { ...flat, front: { shape: 'corners-relieved', widthMm: 3, depthMm: 0.05 } },
     { host: { bedDeg: 12, orientation: 'bevel-up' } },
   ),
-  'scrub-iron': tool('scrub-iron', { ...flat, secondaryDeg: undefined, front: { shape: 'arc', radiusMm: 75 } }),
+  'scrub-iron': tool('scrub-iron', {
+    ...flat,
+    secondaryDeg: undefined,
+    front: { shape: 'arc', radiusMm: 75 },
+  }),
   'spokeshave-iron': tool('spokeshave-iron', flat),
   drawknife: tool('drawknife', { ...flat, widthMm: 230, grind: 'hollow' }),
   'carving-chisel': tool('carving-chisel', {
@@ -64,7 +71,14 @@ export const TOOLS: Readonly<Record<Family, Tool>> = {
     bevelDeg: 22,
     counterBevelDeg: 5,
   }),
-  'v-tool': tool('v-tool', { form: 'v', wingMm: 9, openingDeg: 60, thicknessMm: 2, bevelDeg: 22, keelRadiusMm: 0.4 }),
+  'v-tool': tool('v-tool', {
+    form: 'v',
+    wingMm: 9,
+    openingDeg: 60,
+    thicknessMm: 2,
+    bevelDeg: 22,
+    keelRadiusMm: 0.4,
+  }),
   'whittling-knife': tool('whittling-knife', knife(12, 12, 'flat'), { steel: 'laminated' }),
   'chip-knife': tool('chip-knife', knife(10, 10, 'convex')),
   'marking-knife': tool('marking-knife', knife(5, 20, 'flat'), { steel: 'high-speed' }),

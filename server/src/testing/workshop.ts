@@ -35,7 +35,8 @@ export async function openTestWorkshop(folder?: string): Promise<TestWorkshop> {
     database,
     origin,
     async ask(method, path, body, headers = {}) {
-      const text = body === undefined || typeof body === 'string' ? (body as string | undefined) : JSON.stringify(body);
+      const text =
+        body === undefined || typeof body === 'string' ? (body as string | undefined) : JSON.stringify(body);
       const response = await fetch(origin + path, {
         method,
         body: text,

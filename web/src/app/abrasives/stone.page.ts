@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import type { Stored } from '@mellow-anvil/contract';
 import type { Abrasive } from '@mellow-anvil/core';
 import { contentOf } from '../shared/collection.store';
@@ -16,7 +16,7 @@ import { StoneGlyph } from './stone-glyph';
 /** One abrasive: added, changed or taken off the bench. */
 @Component({
   selector: 'ma-stone',
-  imports: [Button, RouterLink, StoneFields, StoneGlyph],
+  imports: [Button, ButtonDirective, RouterLink, StoneFields, StoneGlyph],
   template: `
     <form class="room" (submit)="$event.preventDefault(); keep()">
       <header>
@@ -29,7 +29,7 @@ import { StoneGlyph } from './stone-glyph';
       }
       <div class="actions">
         <p-button type="submit" [label]="stored() ? 'Keep the change' : 'Put it on the rail'" />
-        <p-button routerLink="/stones" label="Back to the stones" severity="secondary" [text]="true" />
+        <a pButton routerLink="/stones" severity="secondary" [text]="true">Back to the stones</a>
         @if (stored()) {
           <p-button label="Take off the bench" severity="secondary" [outlined]="true" (onClick)="remove()" />
         }

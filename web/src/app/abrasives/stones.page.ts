@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { ButtonDirective } from 'primeng/button';
 import { TableModule } from 'primeng/table';
 import { ABRASIVE_KINDS, grit, type Abrasive } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
@@ -20,13 +20,16 @@ const STANDARD = {
 /** The bench set as a list, coarse to fine. */
 @Component({
   selector: 'ma-stones',
-  imports: [Button, RouterLink, StoneGlyph, TableModule],
+  imports: [ButtonDirective, RouterLink, StoneGlyph, TableModule],
   template: `
     <div class="room">
       <header>
         <h1>Stones</h1>
         <p class="muted">All that cuts steel on your bench, coarse to fine.</p>
-        <p-button routerLink="/stones/new" label="Add an abrasive" icon="pi pi-plus" />
+        <a pButton routerLink="/stones/new">
+          <i class="pi pi-plus" aria-hidden="true"></i>
+          Add an abrasive
+        </a>
       </header>
       <p-table [value]="$any(stones())" dataKey="id">
         <ng-template #header>
@@ -77,7 +80,7 @@ const STANDARD = {
       display: block;
       color: var(--muted);
     }
-    header p-button {
+    header a {
       margin-left: auto;
     }
   `,

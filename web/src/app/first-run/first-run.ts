@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { GENERIC_SIDE_CLAMPING_GUIDE, type Abrasive } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { usualStone } from '../abrasives/stone-draft';
@@ -15,7 +15,7 @@ import { FirstRunState, STONES_WANTED } from './first-run.state';
 /** An empty workshop, led by the hand: a tool, a guide, two stones, and there is a plan. */
 @Component({
   selector: 'ma-first-run',
-  imports: [Button, OpenFile, RouterLink, StoneFields],
+  imports: [Button, ButtonDirective, OpenFile, RouterLink, StoneFields],
   template: `
     <div class="lead">
       <header>
@@ -34,7 +34,7 @@ import { FirstRunState, STONES_WANTED } from './first-run.state';
               <p>{{ tool.name }} is on the rack.</p>
             } @else {
               <p class="muted">Width, thickness, steel and the angles you hone it at.</p>
-              <p-button routerLink="/tools/new" label="Add a tool" />
+              <a pButton routerLink="/tools/new">Add a tool</a>
             }
           </div>
         </li>
@@ -52,12 +52,7 @@ import { FirstRunState, STONES_WANTED } from './first-run.state';
                   [severity]="now() === 2 ? undefined : 'secondary'"
                   (onClick)="usualGuide()"
                 />
-                <p-button
-                  routerLink="/guides/new"
-                  label="Measure mine"
-                  severity="secondary"
-                  [outlined]="true"
-                />
+                <a pButton routerLink="/guides/new" severity="secondary" [outlined]="true">Measure mine</a>
               </div>
             }
           </div>

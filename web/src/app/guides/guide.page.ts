@@ -11,7 +11,7 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import type { Stored } from '@mellow-anvil/contract';
@@ -57,7 +57,7 @@ const SAMPLE: SingleBevelEdge = {
 /** One honing guide: its measurements, drawn as they are typed. */
 @Component({
   selector: 'ma-guide',
-  imports: [Button, FormsModule, GuideDrawing, InputText, QuantityField, RouterLink, Select],
+  imports: [Button, ButtonDirective, FormsModule, GuideDrawing, InputText, QuantityField, RouterLink, Select],
   template: `
     <form class="room" (submit)="$event.preventDefault(); keep()">
       <header>
@@ -198,7 +198,7 @@ const SAMPLE: SingleBevelEdge = {
           (onClick)="addSeat()"
           [disabled]="draft().seats.length >= 8"
         />
-        <p-button routerLink="/guides" label="Back to the guides" severity="secondary" [text]="true" />
+        <a pButton routerLink="/guides" severity="secondary" [text]="true">Back to the guides</a>
         @if (stored()) {
           <p-button label="Take off the bench" severity="secondary" [outlined]="true" (onClick)="remove()" />
         }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { ButtonDirective } from 'primeng/button';
 import { Refusal, guideProjection, seatGeometry, type Guide, type GuideSeat } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { GuidesStore } from './guides.store';
@@ -13,13 +13,16 @@ const SAMPLE_THICKNESS_MM = 3;
 /** The honing guides, each with its table of projections. */
 @Component({
   selector: 'ma-guides',
-  imports: [Button, RouterLink],
+  imports: [ButtonDirective, RouterLink],
   template: `
     <div class="room">
       <header>
         <h1>Guides</h1>
         <p class="muted">Projection from the nose to the edge, for the usual angles.</p>
-        <p-button routerLink="/guides/new" label="Add a guide" icon="pi pi-plus" />
+        <a pButton routerLink="/guides/new">
+          <i class="pi pi-plus" aria-hidden="true"></i>
+          Add a guide
+        </a>
       </header>
       @for (guide of tables(); track guide.id) {
         <article>
@@ -59,7 +62,7 @@ const SAMPLE_THICKNESS_MM = 3;
     </div>
   `,
   styles: `
-    header p-button {
+    header a {
       margin-left: auto;
     }
     article {

@@ -2,10 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { ButtonDirective } from 'primeng/button';
 import { Select } from 'primeng/select';
 import type { Stored } from '@mellow-anvil/contract';
 import {
+  MM_PER_INCH,
   Refusal,
   axleClearanceMm,
   backHeightMm,
@@ -29,7 +30,7 @@ const FACET_NAMES = { primary: 'Primary', secondary: 'Secondary', micro: 'Micro-
 /** The vise's second side: where to set the guide for every angle of this edge. */
 @Component({
   selector: 'ma-setup-side',
-  imports: [Button, FormsModule, GuideDrawing, QuantityField, RouterLink, Select, Why],
+  imports: [ButtonDirective, FormsModule, GuideDrawing, QuantityField, RouterLink, Select, Why],
   template: `
     @if (!edge()) {
       <p class="muted">
@@ -61,12 +62,9 @@ const FACET_NAMES = { primary: 'Primary', secondary: 'Secondary', micro: 'Micro-
             (ngModelChange)="desk.chooseGuide(s.guide.id, $event)"
           />
         </div>
-        <p-button
-          [routerLink]="['/guides', s.guide.id]"
-          label="Measure or change this guide"
-          severity="secondary"
-          [outlined]="true"
-        />
+        <a pButton [routerLink]="['/guides', s.guide.id]" severity="secondary" [outlined]="true">
+          Measure or change this guide
+        </a>
       </div>
       @if (tight(); as words) {
         <p class="sentence-error">{{ words }}</p>
@@ -121,7 +119,7 @@ const FACET_NAMES = { primary: 'Primary', secondary: 'Secondary', micro: 'Micro-
     } @else {
       <div class="choice">
         <p>There is no guide on the bench yet.</p>
-        <p-button routerLink="/guides/new" label="Add a guide" />
+        <a pButton routerLink="/guides/new">Add a guide</a>
       </div>
     }
   `,
@@ -253,23 +251,24 @@ export class SetupSide {
         thicknessMm: edge.thicknessMm,
         projectionMm,
       });
-      return { words: `gives ${this.figures.angle(angleDeg, 2)}` };
+      return { words: `gives ${this.figures.number(angleDeg, 2, true)}°` };
     } catch (reason) {
       if (reason instanceof Refusal) return { refusal: reason.message };
       throw reason;
     }
   });
 
-  /** How much a millimetre's slip matters, computed both ways from the guide itself. */
+  /** How much a millimetre’s slip (1/32 in) matters, from the guide itself. */
   protected slip({ projectionMm = 0, angleDeg }: FacetSetting): string {
     const [s, edge] = [this.setUp(), this.edge()];
     if (!s || !edge) return '';
     const at = (mm: number): number =>
       guideAngle({ guide: seatGeometry(s.guide, s.seat), thicknessMm: edge.thicknessMm, projectionMm: mm })
         .angleDeg;
-    const further = at(projectionMm + 1);
-    const change = this.figures.number(further - angleDeg, 2);
-    return `${this.figures.length(1)} too far out makes it ${this.figures.angle(further, 2)} (${change}°).`;
+    const inches = this.figures.units() === 'inch';
+    const further = at(projectionMm + (inches ? MM_PER_INCH / 32 : 1));
+    const change = this.figures.number(further - angleDeg, 2, true);
+    return `${inches ? '1/32 in' : '1 mm'} too far out makes it ${this.figures.number(further, 2, true)}° (${change}°).`;
   }
 
   protected reason({ angleDeg, projectionMm = 0, degPerMm = 0 }: FacetSetting): Reason {

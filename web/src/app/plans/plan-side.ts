@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Stored } from '@mellow-anvil/contract';
 import {
@@ -35,7 +35,7 @@ const NEW_NICK_MM = 0.2;
 /** The vise's third side: how dull it is, and what to do about it on the stones at hand. */
 @Component({
   selector: 'ma-plan-side',
-  imports: [Button, FormsModule, QuantityField, RouterLink, SelectButton, StoneGlyph, Why],
+  imports: [Button, ButtonDirective, FormsModule, QuantityField, RouterLink, SelectButton, StoneGlyph, Why],
   template: `
     @if (answer(); as a) {
       <div class="asks">
@@ -110,7 +110,7 @@ const NEW_NICK_MM = 0.2;
         <div class="refused" role="alert">
           <p class="sentence-error">{{ words }}</p>
           @if (stones().length === 0) {
-            <p-button routerLink="/stones/new" label="Add a stone" />
+            <a pButton routerLink="/stones/new">Add a stone</a>
           }
         </div>
       } @else if (a.plan; as plan) {

@@ -1,6 +1,15 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import { BehaviorSubject, type Observable, tap } from 'rxjs';
+import {
+  BehaviorSubject,
+  ReplaySubject,
+  Subject,
+  catchError,
+  concatMap,
+  of,
+  type Observable,
+  tap,
+} from 'rxjs';
 import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core';
 import { Undo } from '../shared/undo.store';
 
@@ -14,8 +23,15 @@ export class SettingsStore {
   private readonly kept = new BehaviorSubject<KeptSettings>({ ...DEFAULT_SETTINGS, version: 0 });
   readonly settings$ = this.kept.asObservable();
 
+  /** Changes go out one at a time, each made from what the one before it left. */
+  private readonly changes = new Subject<{
+    readonly change: Partial<Settings>;
+    readonly done: Subject<KeptSettings>;
+  }>();
+
   constructor() {
     this.undo.turned$.subscribe(() => this.load());
+    this.changes.pipe(concatMap(({ change, done }) => this.send(change, done))).subscribe();
     this.load();
   }
 
@@ -26,11 +42,23 @@ export class SettingsStore {
   }
 
   change(change: Partial<Settings>): Observable<KeptSettings> {
+    const done = new ReplaySubject<KeptSettings>(1);
+    this.changes.next({ change, done });
+    return done;
+  }
+
+  private send(change: Partial<Settings>, done: Subject<KeptSettings>): Observable<unknown> {
     const { name, units, decimalMark, version } = { ...this.kept.value, ...change };
     return this.http.put<KeptSettings>('/api/settings', { name, units, decimalMark, version }).pipe(
       tap((settings) => {
         this.kept.next(settings);
         this.undo.refresh();
+        done.next(settings);
+        done.complete();
+      }),
+      catchError((reason: unknown) => {
+        done.error(reason);
+        return of(undefined);
       }),
     );
   }

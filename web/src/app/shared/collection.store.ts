@@ -4,7 +4,10 @@ import { BehaviorSubject, EMPTY, expand, filter, map, reduce, type Observable, s
 import type { Page, Stored } from '@mellow-anvil/contract';
 import { Undo } from './undo.store';
 
-interface Loaded<T> { readonly items: readonly Stored<T>[]; readonly loaded: boolean }
+interface Loaded<T> {
+  readonly items: readonly Stored<T>[];
+  readonly loaded: boolean;
+}
 
 const PAGE_SIZE = 500;
 

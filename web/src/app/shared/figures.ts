@@ -2,6 +2,7 @@ import { Injectable, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import {
   DEFAULT_SETTINGS,
+  MM_PER_INCH,
   formatAngle,
   formatLength,
   formatMinutes,
@@ -44,15 +45,13 @@ export class Figures {
     return formatMinutes(minutes, this.mark());
   }
 
-  number(value: number, decimals = 2): string {
-    return formatNumber(value, decimals, this.mark());
+  number(value: number, decimals = 2, fixed = false): string {
+    return formatNumber(value, decimals, this.mark(), fixed);
   }
 
   /** A projection for reading off: always to the hundredth of a millimetre (or thousandth of an inch). */
   setting(mm: number): string {
-    return this.units() === 'mm'
-      ? formatNumber(mm, 2, this.mark(), true)
-      : formatNumber(mm / 25.4, 3, this.mark(), true);
+    return this.units() === 'mm' ? this.number(mm, 2, true) : this.number(mm / MM_PER_INCH, 3, true);
   }
 
   /** How the unit is written beside a field or figure. */
@@ -64,7 +63,7 @@ export class Figures {
   /** A value as it stands in a field, without its unit. */
   write(quantity: Quantity, value: number): string {
     if (quantity !== 'length') return this.number(value, quantity === 'angle' ? 3 : 4);
-    return this.units() === 'mm' ? this.number(value, 4) : this.number(value / 25.4, 5);
+    return this.units() === 'mm' ? this.number(value, 4) : this.number(value / MM_PER_INCH, 5);
   }
 
   /** Reads what was typed. @throws Refusal in words */

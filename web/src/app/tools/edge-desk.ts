@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, model, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { InputText } from 'primeng/inputtext';
@@ -22,8 +23,11 @@ import { FrontView } from './front-view';
 /** A flat-backed edge on the desk: the drawing with its handles, and every figure beside it. */
 @Component({
   selector: 'ma-edge-desk',
-  imports: [EdgeSection, FormsModule, FrontView, InputText, QuantityField, Select],
+  imports: [EdgeSection, FormsModule, FrontView, InputText, NgTemplateOutlet, QuantityField, Select],
   template: `
+    @if (fresh()) {
+      <ng-container [ngTemplateOutlet]="identity" />
+    }
     <div class="drawings">
       @if (drawable(); as edge) {
         <ma-edge-section [edge]="edge" (dragged)="drag($event)" (released)="settled.emit()" />
@@ -90,49 +94,54 @@ import { FrontView } from './front-view';
     @if (behind(); as words) {
       <p class="muted">{{ words }}</p>
     }
-    <div class="fields" [class.first]="fresh()">
-      <div class="field wide">
-        <label for="tool-name">Name</label>
-        <input
-          pInputText
-          id="tool-name"
-          maxlength="80"
-          autocomplete="off"
-          [ngModel]="draft().name"
-          (ngModelChange)="set({ name: $event })"
-          (blur)="settled.emit()"
-          [invalid]="!!sentences()['name']"
-          [attr.aria-describedby]="sentences()['name'] ? 'tool-name-says' : null"
-        />
-        @if (sentences()['name']; as sentence) {
-          <small id="tool-name-says" class="sentence-error">{{ sentence }}</small>
-        }
+    @if (!fresh()) {
+      <ng-container [ngTemplateOutlet]="identity" />
+    }
+    <ng-template #identity>
+      <div class="fields">
+        <div class="field wide">
+          <label for="tool-name">Name</label>
+          <input
+            pInputText
+            id="tool-name"
+            maxlength="80"
+            autocomplete="off"
+            [ngModel]="draft().name"
+            (ngModelChange)="set({ name: $event })"
+            (blur)="settled.emit()"
+            [invalid]="!!sentences()['name']"
+            [attr.aria-describedby]="sentences()['name'] ? 'tool-name-says' : null"
+          />
+          @if (sentences()['name']; as sentence) {
+            <small id="tool-name-says" class="sentence-error">{{ sentence }}</small>
+          }
+        </div>
+        <div class="field">
+          <label for="tool-family" id="tool-family-label">Family</label>
+          <p-select
+            inputId="tool-family"
+            ariaLabelledBy="tool-family-label"
+            [options]="families"
+            optionLabel="label"
+            optionValue="value"
+            [ngModel]="draft().family"
+            (ngModelChange)="choose($event)"
+          />
+        </div>
+        <div class="field wide">
+          <label for="tool-steel" id="tool-steel-label">Steel</label>
+          <p-select
+            inputId="tool-steel"
+            ariaLabelledBy="tool-steel-label"
+            [options]="steels"
+            optionLabel="label"
+            optionValue="value"
+            [ngModel]="draft().steel"
+            (ngModelChange)="set({ steel: $event }); settled.emit()"
+          />
+        </div>
       </div>
-      <div class="field">
-        <label for="tool-family" id="tool-family-label">Family</label>
-        <p-select
-          inputId="tool-family"
-          ariaLabelledBy="tool-family-label"
-          [options]="families"
-          optionLabel="label"
-          optionValue="value"
-          [ngModel]="draft().family"
-          (ngModelChange)="choose($event)"
-        />
-      </div>
-      <div class="field wide">
-        <label for="tool-steel" id="tool-steel-label">Steel</label>
-        <p-select
-          inputId="tool-steel"
-          ariaLabelledBy="tool-steel-label"
-          [options]="steels"
-          optionLabel="label"
-          optionValue="value"
-          [ngModel]="draft().steel"
-          (ngModelChange)="set({ steel: $event }); settled.emit()"
-        />
-      </div>
-    </div>
+    </ng-template>
   `,
   styles: `
     :host {
@@ -159,9 +168,6 @@ import { FrontView } from './front-view';
     }
     .figures {
       grid-template-columns: repeat(auto-fill, minmax(8.6rem, 1fr));
-    }
-    .first {
-      order: -1;
     }
     .field {
       display: grid;

@@ -93,8 +93,10 @@ export class EdgeSide {
   protected readonly draft = signal<BladeDraft | undefined>(undefined);
   protected readonly sentences = signal<Sentences>({});
   protected readonly unsaved = signal('');
-  /** The version the draft was made from: the server refuses it if the tool moved on meanwhile. */
-  private version = 0;
+  /** The tool the draft was made from: the server refuses a change if the tool moved on meanwhile. */
+  private base: Stored<Tool> | undefined;
+  private saving = false;
+  private again = false;
 
   constructor() {
     effect(() => {
@@ -108,28 +110,37 @@ export class EdgeSide {
   }
 
   protected async keep(): Promise<void> {
-    const draft = this.draft();
-    const { id } = this.tool();
-    if (!draft || JSON.stringify(draft) === JSON.stringify(this.asDraft(this.tool()))) {
+    const [draft, base] = [this.draft(), this.base];
+    if (!draft || !base) return;
+    if (this.saving) {
+      this.again = true;
+      return;
+    }
+    if (same(draft, asDraft(base))) {
       this.unsaved.set('');
       this.sentences.set({});
       return;
     }
-    const thing = { ...contentOf<Tool>(this.tool()), ...draft };
+    this.saving = true;
+    const thing = { ...contentOf<Tool>(base), ...draft };
     const sentences = await sentencesFor('toolSchema', thing);
     this.sentences.set(sentences);
     if (Object.keys(sentences).length > 0) {
       this.unsaved.set(
         'Not kept yet: change what is marked above. The record still holds the figures from before.',
       );
+      this.saved();
       return;
     }
     this.unsaved.set('');
-    this.tools.change(id, this.version, thing).subscribe({
+    this.tools.change(base.id, base.version, thing).subscribe({
+      next: () => this.saved(),
       error: (reason: unknown) => {
         const { detail, fields, stale } = told(reason);
         this.sentences.set(sentencesOf(fields));
         this.unsaved.set(detail);
+        this.again = false;
+        this.saved();
         if (stale) {
           this.notices.refused(reason);
           this.tools.load();
@@ -138,14 +149,41 @@ export class EdgeSide {
     });
   }
 
-  private load(tool: Stored<Tool>): void {
-    this.version = tool.version;
-    this.sentences.set({});
-    this.unsaved.set('');
-    this.draft.set(this.asDraft(tool));
+  private saved(): void {
+    this.saving = false;
+    if (!this.again) return;
+    this.again = false;
+    void this.keep();
   }
 
-  private asDraft({ name, family, steel, edge }: Tool): BladeDraft | undefined {
-    return isSingleBevel(edge) ? { name, family, steel, edge } : undefined;
+  /** Takes in the tool as stored, without losing what is being typed over it. */
+  private load(tool: Stored<Tool>): void {
+    const [draft, base] = [this.draft(), this.base];
+    const stored = asDraft(tool);
+    this.base = tool;
+    if (stored && draft && base?.id === tool.id) {
+      this.draft.set(retyped(stored, draft, asDraft(base) ?? stored));
+      return;
+    }
+    this.sentences.set({});
+    this.unsaved.set('');
+    this.draft.set(stored);
   }
+}
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+function asDraft({ name, family, steel, edge }: Tool): BladeDraft | undefined {
+  return isSingleBevel(edge) ? { name, family, steel, edge } : undefined;
+}
+
+/** The stored figures, with those the user has changed since `base` left as typed. */
+function retyped(stored: BladeDraft, typed: BladeDraft, base: BladeDraft): BladeDraft {
+  const changed = <T extends object>(now: T, before: T): Partial<T> =>
+    Object.fromEntries(
+      Object.entries(now).filter(([key, value]) => !same(value, before[key as keyof T])),
+    ) as Partial<T>;
+  const { edge, ...rest } = typed;
+  const { edge: edgeBefore, ...restBefore } = base;
+  return { ...stored, ...changed(rest, restBefore), edge: { ...stored.edge, ...changed(edge, edgeBefore) } };
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { FirstRunState } from '../first-run/first-run.state';
 import { sentencesFor, sentencesOf, type Sentences } from '../shared/checks';
 import { Notices } from '../shared/notices';
@@ -13,7 +13,7 @@ import { ToolsStore } from './tools.store';
 /** A new chisel or plane iron, drawn while its figures are typed. */
 @Component({
   selector: 'ma-new-tool',
-  imports: [Button, EdgeDesk, RouterLink],
+  imports: [Button, ButtonDirective, EdgeDesk, RouterLink],
   template: `
     <form class="page" (submit)="$event.preventDefault(); keep()">
       <header>
@@ -26,7 +26,7 @@ import { ToolsStore } from './tools.store';
       }
       <div class="actions">
         <p-button type="submit" label="Put it on the rack" [loading]="sending()" />
-        <p-button routerLink="/" label="Not now" severity="secondary" [text]="true" />
+        <a pButton routerLink="/" severity="secondary" [text]="true">Not now</a>
       </div>
     </form>
   `,

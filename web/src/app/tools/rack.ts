@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { FAMILIES, FAMILY_NAMES, type Family } from '@mellow-anvil/core';
@@ -16,7 +16,7 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
 /** The tools, each with its edge to scale; sets stand together. */
 @Component({
   selector: 'ma-rack',
-  imports: [Button, EdgeGlyph, FormsModule, InputText, RouterLink, Select],
+  imports: [ButtonDirective, EdgeGlyph, FormsModule, InputText, RouterLink, Select],
   template: `
     <div class="find">
       <input
@@ -67,13 +67,10 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
         </p>
       }
     </nav>
-    <p-button
-      routerLink="/tools/new"
-      label="Add a tool"
-      icon="pi pi-plus"
-      styleClass="add"
-      (onClick)="chosen.emit()"
-    />
+    <a pButton routerLink="/tools/new" (click)="chosen.emit()">
+      <i class="pi pi-plus" aria-hidden="true"></i>
+      Add a tool
+    </a>
   `,
   styles: `
     :host {
@@ -106,7 +103,7 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
       margin: 0;
       padding: 0;
     }
-    a {
+    nav a {
       display: grid;
       grid-template-columns: 54px 1fr;
       gap: 0.7rem;
@@ -118,14 +115,14 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
       border-left: 5px solid transparent;
       border-radius: 0 var(--radius) var(--radius) 0;
     }
-    a:hover {
+    nav a:hover {
       background: var(--raised);
     }
-    a.held {
+    nav a.held {
       background: var(--raised);
       border-left-color: var(--accent);
     }
-    a span {
+    nav a span {
       display: grid;
       line-height: 1.2;
     }

@@ -1,0 +1,25 @@
+import { defineConfig } from '@playwright/test';
+
+const SCREENS = {
+  desktop: { width: 1280, height: 800 },
+  tablet: { width: 820, height: 1180 },
+};
+
+export default defineConfig({
+  testDir: 'tests',
+  fullyParallel: true,
+  workers: 2,
+  forbidOnly: true,
+  reporter: [['list']],
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  use: {
+    colorScheme: 'light',
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+    },
+  },
+  projects: Object.entries(SCREENS).map(([name, viewport]) => ({ name, use: { viewport } })),
+});
