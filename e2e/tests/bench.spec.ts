@@ -17,8 +17,9 @@ const ROOMS = [
 for (const theme of ['light', 'dark'] as const) {
   test.describe(`in the ${theme}`, () => {
     test.use({ colorScheme: theme });
-    test('every room can be read and worked by everyone', async ({ page }) => {
-      for (const room of ROOMS) {
+    test('every room can be read and worked by everyone', async ({ page }, { project }) => {
+      // The rooms beside the bench lay out alike on both screens; the tablet checks what differs.
+      for (const room of project.name === 'tablet' ? ROOMS.slice(0, 3) : ROOMS) {
         await page.goto(room);
         await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
         await page.evaluate(() => document.fonts.ready);
