@@ -110,8 +110,9 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
     }),
   );
   app.use(refuseStrangers);
-  app.use(compression());
   app.use('/api', api);
+  // Only the page: on the loopback, packing an answer takes longer than sending it.
+  app.use(compression());
   if (webFolder && existsSync(join(webFolder, 'index.html'))) servePage(app, webFolder);
   app.use(problemHandler(log));
   return { app, workshop };

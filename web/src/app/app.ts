@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Button } from 'primeng/button';
+import { RefreshIcon } from 'primeng/icons/refresh';
+import { UndoIcon } from 'primeng/icons/undo';
 import { Toast } from 'primeng/toast';
 import { filter, map, startWith } from 'rxjs';
 import { DEFAULT_SETTINGS } from '@mellow-anvil/core';
@@ -15,7 +17,7 @@ import { ThemeService } from './theme/theme.service';
 /** The frame: rooms at the top, the rail always at the bottom, one room between. */
 @Component({
   selector: 'ma-root',
-  imports: [Button, Rail, RouterLink, RouterLinkActive, RouterOutlet, Toast],
+  imports: [Button, Rail, RefreshIcon, RouterLink, RouterLinkActive, RouterOutlet, Toast, UndoIcon],
   template: `
     <a class="skip" href="#room" (click)="skip($event)">Skip to the room</a>
     <header>
@@ -36,7 +38,6 @@ import { ThemeService } from './theme/theme.service';
       <span class="workshop">{{ name() }}</span>
       <div class="undo">
         <p-button
-          icon="pi pi-undo"
           label="Undo"
           [ariaLabel]="undoWords()"
           [disabled]="!undoable().length"
@@ -44,9 +45,10 @@ import { ThemeService } from './theme/theme.service';
           styleClass="on-slate"
           (onClick)="turn('undo')"
           [attr.title]="undoWords()"
-        />
+        >
+          <ng-template #icon><svg data-p-icon="undo" aria-hidden="true"></svg></ng-template>
+        </p-button>
         <p-button
-          icon="pi pi-refresh"
           label="Redo"
           [ariaLabel]="redoWords()"
           [disabled]="!redoable().length"
@@ -54,7 +56,9 @@ import { ThemeService } from './theme/theme.service';
           styleClass="on-slate"
           (onClick)="turn('redo')"
           [attr.title]="redoWords()"
-        />
+        >
+          <ng-template #icon><svg data-p-icon="refresh" aria-hidden="true"></svg></ng-template>
+        </p-button>
       </div>
     </header>
     <main id="room" tabindex="-1">

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
+import { PlusIcon } from 'primeng/icons/plus';
 import { TableModule } from 'primeng/table';
 import { ABRASIVE_KINDS, grit, type Abrasive } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
@@ -20,14 +21,14 @@ const STANDARD = {
 /** The bench set as a list, coarse to fine. */
 @Component({
   selector: 'ma-stones',
-  imports: [ButtonDirective, RouterLink, StoneGlyph, TableModule],
+  imports: [ButtonDirective, PlusIcon, RouterLink, StoneGlyph, TableModule],
   template: `
     <div class="room">
       <header>
         <h1>Stones</h1>
         <p class="muted">All that cuts steel on your bench, coarse to fine.</p>
         <a pButton routerLink="/stones/new">
-          <i class="pi pi-plus" aria-hidden="true"></i>
+          <svg data-p-icon="plus" aria-hidden="true"></svg>
           Add an abrasive
         </a>
       </header>

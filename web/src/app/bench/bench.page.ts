@@ -32,7 +32,6 @@ const SIDES = [
         <p-button
           class="drawer"
           [label]="open() ? 'Close the rack' : 'Rack'"
-          icon="pi pi-bars"
           severity="secondary"
           [outlined]="true"
           (onClick)="open.set(!open())"

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
+import { PlusIcon } from 'primeng/icons/plus';
 import { Refusal, guideProjection, seatGeometry, type Guide, type GuideSeat } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { GuidesStore } from './guides.store';
@@ -13,14 +14,14 @@ const SAMPLE_THICKNESS_MM = 3;
 /** The honing guides, each with its table of projections. */
 @Component({
   selector: 'ma-guides',
-  imports: [ButtonDirective, RouterLink],
+  imports: [ButtonDirective, PlusIcon, RouterLink],
   template: `
     <div class="room">
       <header>
         <h1>Guides</h1>
         <p class="muted">Projection from the nose to the edge, for the usual angles.</p>
         <a pButton routerLink="/guides/new">
-          <i class="pi pi-plus" aria-hidden="true"></i>
+          <svg data-p-icon="plus" aria-hidden="true"></svg>
           Add a guide
         </a>
       </header>

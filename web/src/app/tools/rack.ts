@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
+import { PlusIcon } from 'primeng/icons/plus';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import { FAMILIES, FAMILY_NAMES, type Family } from '@mellow-anvil/core';
@@ -16,7 +17,7 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
 /** The tools, each with its edge to scale; sets stand together. */
 @Component({
   selector: 'ma-rack',
-  imports: [ButtonDirective, EdgeGlyph, FormsModule, InputText, RouterLink, Select],
+  imports: [ButtonDirective, PlusIcon, EdgeGlyph, FormsModule, InputText, RouterLink, Select],
   template: `
     <div class="find">
       <input
@@ -68,7 +69,7 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
       }
     </nav>
     <a pButton routerLink="/tools/new" (click)="chosen.emit()">
-      <i class="pi pi-plus" aria-hidden="true"></i>
+      <svg data-p-icon="plus" aria-hidden="true"></svg>
       Add a tool
     </a>
   `,

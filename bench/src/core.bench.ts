@@ -1,0 +1,93 @@
+import {
+  GENERIC_SIDE_CLAMPING_GUIDE,
+  estimatedRemovalMm3PerNm,
+  estimatedScratchUm,
+  guideProjection,
+  progression,
+  removalPerStrokeMm3,
+  seatGeometry,
+  type GuideSeat,
+  type ProgressionAbrasive,
+  type ProgressionInput,
+} from '@mellow-anvil/core';
+import { medianMs, ms, times, type Row } from './table.js';
+
+/** A bench set of `count` abrasives evenly spread from 60 to 0.5 µm by ratio. */
+function set(count: number): ProgressionInput {
+  const abrasives = Array.from({ length: count }, (_, i): ProgressionAbrasive => ({
+    id: `a${i}`,
+    sizeUm: 60 * Math.pow(0.5 / 60, i / (count - 1)),
+    strokeMm: 120 + (i % 5) * 20,
+    overheadMin: 0.25 + (i % 4) * 0.25,
+  }));
+  return {
+    abrasives,
+    job: { removeMm3: 3, contactMm2: 60, forceN: 20, strokesPerMin: 40 },
+    finishUm: 1,
+    maxRatio: 6,
+  };
+}
+
+/** The same answer by trying every subset: the yardstick for the shortest path. */
+function bruteForceMin({ abrasives, job, finishUm, maxRatio = Infinity }: ProgressionInput): number {
+  let best = Infinity;
+  const costs = abrasives.map((a) => ({
+    um: a.sizeUm,
+    scratch: estimatedScratchUm(a.sizeUm),
+    per: removalPerStrokeMm3(estimatedRemovalMm3PerNm(a.sizeUm), job.forceN, a.strokeMm, 1),
+    over: a.overheadMin,
+  }));
+  for (let mask = 1; mask < 2 ** costs.length; mask++) {
+    let [total, before, allowed] = [0, undefined as (typeof costs)[number] | undefined, true];
+    for (let i = 0; i < costs.length && allowed; i++) {
+      if (!(mask & (1 << i))) continue;
+      const stone = costs[i] as (typeof costs)[number];
+      allowed = !before || before.um <= stone.um * maxRatio;
+      const volume = before
+        ? (job.contactMm2 * Math.max(0, before.scratch - stone.scratch)) / 1000
+        : job.removeMm3;
+      total += Math.max(4, Math.ceil(volume / stone.per - 1e-9)) / job.strokesPerMin + stone.over;
+      before = stone;
+    }
+    if (allowed && before && before.um <= finishUm) best = Math.min(best, total);
+  }
+  return best;
+}
+
+export function benchCore(): Row[] {
+  const [sixty, sixteen] = [set(60), set(16)];
+  const found = progression(sixteen).totalMin;
+  if (Math.abs(found - bruteForceMin(sixteen)) > 1e-9)
+    throw new Error('progression disagrees with brute force');
+  const path = medianMs(200, () => progression(sixteen));
+  const brute = medianMs(7, () => bruteForceMin(sixteen));
+  const guide = seatGeometry(GENERIC_SIDE_CLAMPING_GUIDE, GENERIC_SIDE_CLAMPING_GUIDE.seats[0] as GuideSeat);
+  const projections = medianMs(15, () => {
+    let sum = 0;
+    for (let i = 0; i < 100_000; i++)
+      sum += guideProjection({ guide, angleDeg: 20 + (i % 2000) / 100 }).projectionMm;
+    return sum;
+  });
+  const sines = medianMs(15, () => {
+    let sum = 0;
+    for (let i = 0; i < 100_000; i++) sum += Math.sin(20 + i) + Math.cos(20 + i);
+    return sum;
+  });
+  return [
+    {
+      what: 'progression, 60 abrasives',
+      figure: ms(medianMs(200, () => progression(sixty))),
+      aim: 'below 20 ms',
+    },
+    {
+      what: 'progression, 16 abrasives',
+      figure: ms(path),
+      yardstick: `brute force ${ms(brute)}, ${times(brute / path)} as long`,
+    },
+    {
+      what: '100,000 projections',
+      figure: ms(projections),
+      yardstick: `as many sines and cosines ${ms(sines)}, ${times(projections / sines)}`,
+    },
+  ];
+}

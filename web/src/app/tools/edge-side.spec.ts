@@ -1,0 +1,69 @@
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import type { HttpTestingController } from '@angular/common/http/testing';
+import { EDGE, IRON, answer, page, playServer, stored } from '../testing/page';
+import { EdgeSide } from './edge-side';
+
+describe('EdgeSide', () => {
+  let server: HttpTestingController;
+  let fixture: ComponentFixture<EdgeSide>;
+  const field = (label: string): HTMLInputElement => {
+    const host: HTMLElement = fixture.nativeElement;
+    const found = [...host.querySelectorAll('label')].find((each) => each.textContent?.trim() === label);
+    return host.querySelector(`#${found?.htmlFor}`) as HTMLInputElement;
+  };
+  const type = async (label: string, text: string, leave = true): Promise<void> => {
+    field(label).value = text;
+    field(label).dispatchEvent(new Event('input'));
+    if (leave) field(label).dispatchEvent(new Event('blur'));
+    await fixture.whenStable();
+  };
+  /** The contract is loaded when first needed; wait for it. */
+  const putAppears = async () => {
+    for (let i = 0; i < 100; i++) {
+      const [found] = server.match({ method: 'PUT', url: '/api/tools/iron' });
+      if (found) return found;
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    }
+    throw new Error('nothing was sent');
+  };
+
+  beforeEach(async () => {
+    server = playServer();
+    fixture = TestBed.createComponent(EdgeSide);
+    fixture.componentRef.setInput('tool', stored(IRON, 'iron'));
+    answer(server, '/api/tools', page([stored(IRON, 'iron')]));
+    await fixture.whenStable();
+  });
+
+  it('keeps a figure as soon as it is left', async () => {
+    await type('Width', '48');
+    const put = await putAppears();
+    expect(put.request.body).toEqual({ ...IRON, edge: { ...EDGE, widthMm: 48 }, version: 1 });
+  });
+
+  it('does not lose what is being typed when the answer to an earlier change comes in', async () => {
+    await type('Width', '48');
+    const put = await putAppears();
+    await type('Thickness', '3.4', false);
+    fixture.componentRef.setInput('tool', stored({ ...IRON, edge: { ...EDGE, widthMm: 48 } }, 'iron', 2));
+    put.flush(stored({ ...IRON, edge: { ...EDGE, widthMm: 48 } }, 'iron', 2));
+    await fixture.whenStable();
+    expect(field('Thickness').value).toBe('3.4');
+    field('Thickness').dispatchEvent(new Event('blur'));
+    const second = await putAppears();
+    expect(second.request.body.version).toBe(2);
+    expect(second.request.body.edge).toEqual({ ...EDGE, widthMm: 48, thicknessMm: 3.4 });
+  });
+
+  it('sends nothing that the contract refuses, and says why at the field', async () => {
+    await type('Secondary angle', '20');
+    const host: HTMLElement = fixture.nativeElement;
+    for (let i = 0; i < 100 && !host.textContent?.includes('steeper'); i++) {
+      await new Promise((resolve) => setTimeout(resolve, 20));
+      await fixture.whenStable();
+    }
+    expect(host.textContent).toContain('has to be steeper than the primary');
+    expect(host.querySelector('[role=alert]')?.textContent).toContain('Not kept yet');
+    server.expectNone({ method: 'PUT', url: '/api/tools/iron' });
+  });
+});
