@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { DEMO, expect, expectAccessible, test, type } from './workshop.js';
+import { DEMO, choose, expect, expectAccessible, test, type } from './workshop.js';
 
 const ROOMS = [
   '/tools/bench-19/edge',
@@ -85,6 +85,30 @@ test('what cannot be is told beside its field and the record keeps what it had',
   await page.goto('/stones/new');
   await page.getByLabel('Grade', { exact: true }).fill('1100');
   await expect(page.getByText(/JIS has no #1100; the nearest is #1000 or #1200/)).toBeVisible();
+});
+
+test('a guide of one’s own is measured, kept and used', async ({ page }) => {
+  await page.goto('/guides/new');
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Side-clamping roller guide');
+  await page.getByLabel('Name', { exact: true }).fill('Home-made guide');
+  await type(page.getByLabel('Roller radius'), '10');
+  await type(page.getByLabel('Nose ahead of the axle'), '12,5');
+  await page.getByRole('button', { name: 'Remove seat Iron jaws' }).click();
+  await page.getByLabel('Name of the seat').fill('My bed');
+  await choose(page, 'Holds the blade by', 'its underside');
+  await type(page.getByLabel('Height above the axle'), '15');
+  await type(page.getByLabel('Widest blade'), '1');
+  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(page.getByText('The widest blade is no narrower than the narrowest')).toBeVisible();
+  await type(page.getByLabel('Widest blade'), '');
+  await page.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(page.getByRole('row', { name: /^My bed for a blade 3 mm thick/ })).toBeVisible();
+
+  await page.goto('/tools/bench-19/set-up');
+  await choose(page, 'Guide', 'Home-made guide');
+  // (r + (h + t)·cos 30°)/sin 30° − a, with the chisel 3.5 mm thick
+  const projection = ((10 + 18.5 * Math.cos(Math.PI / 6)) / 0.5 - 12.5).toFixed(2);
+  await expect(page.getByRole('list', { name: 'Settings' })).toContainText(projection);
 });
 
 test('a stone laid aside on the rail changes the plan at once, and comes back', async ({ page }) => {

@@ -121,6 +121,9 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
 /** The built page: hashed files for good, index.html fresh with the nonce its styles need. */
 function servePage(app: Express, folder: string): void {
   const index = readFileSync(join(folder, 'index.html'), 'utf8');
+  app.get('/notices.txt', (_request, response) => {
+    response.type('text/plain').send(notices(folder));
+  });
   app.use(
     express.static(folder, {
       index: false,
@@ -138,4 +141,13 @@ function servePage(app: Express, folder: string): void {
       .set('Cache-Control', 'no-store')
       .send(index.replaceAll('NONCE_PLACEHOLDER', response.locals['nonce'] as string));
   });
+}
+
+/** Who made what this stands on: the repository's own list, then the page's packages in full. */
+function notices(webFolder: string): string {
+  const files = [join(webFolder, '../../../NOTICES.md'), join(webFolder, '../3rdpartylicenses.txt')];
+  return files
+    .filter((file) => existsSync(file))
+    .map((file) => readFileSync(file, 'utf8'))
+    .join('\n\n');
 }

@@ -18,7 +18,7 @@ import { StoneGlyph } from './stone-glyph';
   selector: 'ma-stone',
   imports: [Button, ButtonDirective, RouterLink, StoneFields, StoneGlyph],
   template: `
-    <form class="room" (submit)="$event.preventDefault(); keep()">
+    <form ngNoForm class="room" (submit)="$event.preventDefault(); keep()">
       <header>
         <ma-stone-glyph [kind]="draft().kind" [lubricant]="draft().lubricant" />
         <h1>{{ stored() ? stored()!.name : 'An abrasive for the bench' }}</h1>

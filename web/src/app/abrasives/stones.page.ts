@@ -13,8 +13,8 @@ const WET = { water: 'water', oil: 'oil', dry: 'dry', compound: 'compound' } as 
 const STANDARD = {
   'FEPA-P': 'FEPA P',
   'FEPA-F': 'FEPA F',
-  ANSI: 'ANSI',
-  JIS: 'JIS',
+  ANSI: 'ANSI ',
+  JIS: 'JIS #',
   UM: 'as given',
 } as const;
 
@@ -40,7 +40,7 @@ const STANDARD = {
             <th>Kind</th>
             <th>Grade</th>
             <th class="number">Grain</th>
-            <th>Wetted with</th>
+            <th>Wetting</th>
             <th class="number">Stroke</th>
             <th class="number">Change-over</th>
           </tr>
@@ -57,7 +57,7 @@ const STANDARD = {
               }
             </td>
             <td>{{ kind(stone) }}</td>
-            <td>{{ grade(stone) }}</td>
+            <td class="grade">{{ grade(stone) }}</td>
             <td class="number">{{ figures.number(stone.sizeUm, 1) }} µm</td>
             <td>{{ wet(stone) }}</td>
             <td class="number">{{ figures.length(stone.strokeMm, 0) }}</td>
@@ -76,6 +76,10 @@ const STANDARD = {
     .number {
       text-align: right;
       font-variant-numeric: tabular-nums;
+    }
+    .number,
+    .grade {
+      white-space: nowrap;
     }
     small {
       display: block;
@@ -100,7 +104,8 @@ export class StonesPage {
   }
 
   protected grade({ grade }: Abrasive): string {
-    const memory = grit(grade).fromMemory ? ', from memory' : '';
-    return grade.standard === 'UM' ? 'given in µm' : `${STANDARD[grade.standard]} ${grade.grade}${memory}`;
+    if (grade.standard === 'UM') return 'given in µm';
+    const memory = grit(grade).fromMemory ? ' (from memory)' : '';
+    return `${STANDARD[grade.standard]}${grade.grade.replace(/^[a-z#\s]+/i, '')}${memory}`;
   }
 }

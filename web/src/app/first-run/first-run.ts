@@ -66,7 +66,7 @@ import { FirstRunState, STONES_WANTED } from './first-run.state';
             }
             <p class="muted">At least {{ wanted }}: by grade, or by micron.</p>
             @if (now() === 3) {
-              <form (submit)="$event.preventDefault(); addStone()">
+              <form ngNoForm (submit)="$event.preventDefault(); addStone()">
                 <ma-stone-fields [(draft)]="stone" [brief]="true" [sentences]="sentences()" />
                 <p-button type="submit" label="Put it on the rail" />
               </form>

@@ -59,13 +59,15 @@ const SAMPLE: SingleBevelEdge = {
   selector: 'ma-guide',
   imports: [Button, ButtonDirective, FormsModule, GuideDrawing, InputText, QuantityField, RouterLink, Select],
   template: `
-    <form class="room" (submit)="$event.preventDefault(); keep()">
+    <form ngNoForm class="room" (submit)="$event.preventDefault(); keep()">
       <header>
         <h1>{{ stored() ? stored()!.name : 'A honing guide' }}</h1>
-        <p class="muted">
-          The figures of an ordinary side-clamping guide stand here to begin with; measure yours where you
-          can.
-        </p>
+        @if (!stored()) {
+          <p class="muted">
+            The figures of an ordinary side-clamping guide stand here to begin with; measure yours where you
+            can.
+          </p>
+        }
       </header>
       <div class="both">
         <div class="fields">

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
 import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core';
@@ -13,7 +14,7 @@ import { SettingsStore } from './settings.store';
 /** How figures are written, how it looks, and the workshop file in and out. */
 @Component({
   selector: 'ma-settings',
-  imports: [FormsModule, InputText, OpenFile, SelectButton],
+  imports: [ButtonDirective, FormsModule, InputText, OpenFile, SelectButton],
   template: `
     <div class="room">
       <header><h1>Settings</h1></header>
@@ -73,7 +74,7 @@ import { SettingsStore } from './settings.store';
         <p>
           Everything you entered, as one open JSON file to carry away, back up or move to another machine.
         </p>
-        <a class="save" href="/api/workshop" download>Save the workshop as a file</a>
+        <a pButton [outlined]="true" href="/api/workshop" download>Save the workshop as a file</a>
         <ma-open-file />
         <p class="muted">
           Its form is published at
@@ -88,7 +89,7 @@ import { SettingsStore } from './settings.store';
         <p>
           Mellow Anvil {{ version() }}, under the MIT licence. The letters are Atkinson Hyperlegible Next,
           under the SIL Open Font Licence; the packages it stands on are listed in
-          <a href="/3rdpartylicenses.txt">their notices</a>
+          <a href="/notices.txt">their notices</a>
           .
         </p>
         <p class="muted">
@@ -118,9 +119,6 @@ import { SettingsStore } from './settings.store';
       min-height: 44px;
       width: 20rem;
       max-width: 100%;
-    }
-    .save {
-      font-weight: 700;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -27,79 +27,86 @@ import { FrontView } from './front-view';
   template: `
     @if (fresh()) {
       <ng-container [ngTemplateOutlet]="identity" />
-    }
-    <div class="drawings">
-      @if (drawable(); as edge) {
-        <ma-edge-section [edge]="edge" (dragged)="drag($event)" (released)="settled.emit()" />
-        <ma-front-view [edge]="edge" />
-      } @else {
-        <p class="muted gap">
-          The edge is drawn as soon as its width, thickness and primary angle can be read.
-        </p>
+      <ng-container [ngTemplateOutlet]="figuresTyped" />
+      <ng-container [ngTemplateOutlet]="drawings" />
+    } @else {
+      <ng-container [ngTemplateOutlet]="drawings" />
+      <ng-container [ngTemplateOutlet]="figuresTyped" />
+      @if (behind(); as words) {
+        <p class="muted">{{ words }}</p>
       }
-    </div>
-    <div class="fields figures">
-      <ma-quantity
-        label="Width"
-        [value]="draft().edge.widthMm"
-        (valueChange)="setEdge({ widthMm: $event })"
-        [sentence]="sentences()['edge.widthMm']"
-        (settled)="settled.emit()"
-      />
-      <ma-quantity
-        label="Thickness"
-        [value]="draft().edge.thicknessMm"
-        (valueChange)="setEdge({ thicknessMm: $event })"
-        [sentence]="sentences()['edge.thicknessMm']"
-        (settled)="settled.emit()"
-      />
-      <ma-quantity
-        label="Primary angle"
-        quantity="angle"
-        [value]="draft().edge.primaryDeg"
-        (valueChange)="setEdge({ primaryDeg: $event })"
-        [sentence]="sentences()['edge.primaryDeg']"
-        [hint]="usual()"
-        (settled)="settled.emit()"
-      />
-      <ma-quantity
-        label="Secondary angle"
-        quantity="angle"
-        [value]="draft().edge.secondaryDeg"
-        (valueChange)="setEdge({ secondaryDeg: $event })"
-        [sentence]="sentences()['edge.secondaryDeg']"
-        hint="Empty where one bevel is honed whole"
-        (settled)="settled.emit()"
-      />
-      @if (!fresh()) {
-        <ma-quantity
-          label="Micro-bevel"
-          quantity="angle"
-          [value]="draft().edge.microDeg"
-          (valueChange)="setEdge({ microDeg: $event })"
-          [sentence]="sentences()['edge.microDeg']"
-          hint="Empty unless you add one"
-          (settled)="settled.emit()"
-        />
-        <ma-quantity
-          label="Land now"
-          [value]="draft().edge.landMm"
-          (valueChange)="setEdge({ landMm: $event })"
-          [sentence]="sentences()['edge.landMm']"
-          hint="Length of the secondary, as measured"
-          (settled)="settled.emit()"
-        />
-      }
-    </div>
-    @if (behind(); as words) {
-      <p class="muted">{{ words }}</p>
-    }
-    @if (!fresh()) {
       <ng-container [ngTemplateOutlet]="identity" />
     }
+    <ng-template #drawings>
+      <div class="drawings">
+        @if (drawable(); as edge) {
+          <ma-edge-section [edge]="edge" (dragged)="drag($event)" (released)="settled.emit()" />
+          <ma-front-view [edge]="edge" />
+        } @else {
+          <p class="muted gap">
+            The edge is drawn as soon as its width, thickness and primary angle can be read.
+          </p>
+        }
+      </div>
+    </ng-template>
+    <ng-template #figuresTyped>
+      <div class="fields figures">
+        <ma-quantity
+          label="Width"
+          [value]="draft().edge.widthMm"
+          (valueChange)="setEdge({ widthMm: $event })"
+          [sentence]="sentences()['edge.widthMm']"
+          (settled)="settled.emit()"
+        />
+        <ma-quantity
+          label="Thickness"
+          [value]="draft().edge.thicknessMm"
+          (valueChange)="setEdge({ thicknessMm: $event })"
+          [sentence]="sentences()['edge.thicknessMm']"
+          (settled)="settled.emit()"
+        />
+        <ma-quantity
+          label="Primary angle"
+          quantity="angle"
+          [value]="draft().edge.primaryDeg"
+          (valueChange)="setEdge({ primaryDeg: $event })"
+          [sentence]="sentences()['edge.primaryDeg']"
+          [hint]="usual()"
+          (settled)="settled.emit()"
+        />
+        <ma-quantity
+          label="Secondary angle"
+          quantity="angle"
+          [value]="draft().edge.secondaryDeg"
+          (valueChange)="setEdge({ secondaryDeg: $event })"
+          [sentence]="sentences()['edge.secondaryDeg']"
+          hint="Empty where one bevel is honed whole"
+          (settled)="settled.emit()"
+        />
+        @if (!fresh()) {
+          <ma-quantity
+            label="Micro-bevel"
+            quantity="angle"
+            [value]="draft().edge.microDeg"
+            (valueChange)="setEdge({ microDeg: $event })"
+            [sentence]="sentences()['edge.microDeg']"
+            hint="Empty unless you add one"
+            (settled)="settled.emit()"
+          />
+          <ma-quantity
+            label="Land now"
+            [value]="draft().edge.landMm"
+            (valueChange)="setEdge({ landMm: $event })"
+            [sentence]="sentences()['edge.landMm']"
+            hint="Length of the secondary, as measured"
+            (settled)="settled.emit()"
+          />
+        }
+      </div>
+    </ng-template>
     <ng-template #identity>
       <div class="fields">
-        <div class="field wide">
+        <div class="field">
           <label for="tool-name">Name</label>
           <input
             pInputText

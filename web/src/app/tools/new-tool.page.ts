@@ -15,7 +15,7 @@ import { ToolsStore } from './tools.store';
   selector: 'ma-new-tool',
   imports: [Button, ButtonDirective, EdgeDesk, RouterLink],
   template: `
-    <form class="page" (submit)="$event.preventDefault(); keep()">
+    <form ngNoForm class="page" (submit)="$event.preventDefault(); keep()">
       <header>
         <h1>A tool for the rack</h1>
         <p class="muted">Measure what you can; every figure can be changed later.</p>
