@@ -167,6 +167,11 @@ describe('the server over a real SQLite file', () => {
       const toolless = await ask('POST', '/api/plans', { ...draft, toolId: 'gone' });
       expect(toolless.body.errors[0].field).toBe('toolId');
       expect((await ask('GET', '/api/plans')).body.total).toBe(1);
+      // The guide goes; the file saved after that still opens.
+      await ask('DELETE', `/api/guides/${guide.id}?version=1`);
+      const file = (await ask('GET', '/api/workshop')).body;
+      expect(file.plans[0].guideId).toBeUndefined();
+      expect((await ask('PUT', '/api/workshop', file)).status).toBe(200);
     });
   });
 

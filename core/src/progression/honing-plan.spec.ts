@@ -55,7 +55,7 @@ describe('planHoning', () => {
       'fine true',
       'wheel false',
     ]);
-    expect(plan.verdicts[0]?.why).toMatch(/start this coarse.*longer/);
+    expect(plan.verdicts[0]?.why).toMatch(/Too coarse a start.*longer/);
     expect(plan.verdicts[2]?.why).toMatch(/Nothing else here can take its place/);
     expect(plan.verdicts[3]?.why).toMatch(/does not hone a flat bevel/);
   });

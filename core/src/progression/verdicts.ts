@@ -73,7 +73,7 @@ function outVerdict(
     sizeUm <= input.finishUm
       ? `As fine as ${formatNumber(sizeUm, 1)} µm is not needed here.`
       : sizeUm >= (first?.sizeUm ?? 0)
-        ? 'Too little steel has to go to start this coarse: its own scratches would cost more than it saves.'
+        ? 'Too coarse a start for so little steel.'
         : 'The next stone clears the scratches fast enough without it.';
   return { id, used: false, minutes, why: `${lead} ${longer('Using it would take', minutes)}` };
 }

@@ -1,6 +1,12 @@
 import { workshopSchema } from '@mellow-anvil/contract';
 import type { Transaction } from 'sequelize';
-import { DEFAULT_SETTINGS, WORKSHOP_FORMAT, type Identified, type Workshop } from '@mellow-anvil/core';
+import {
+  DEFAULT_SETTINGS,
+  WORKSHOP_FORMAT,
+  type Identified,
+  type Plan,
+  type Workshop,
+} from '@mellow-anvil/core';
 import type { Database } from '../shared/database.js';
 import type { KindName, Row } from '../shared/kind.js';
 import { KINDS } from '../shared/kinds.js';
@@ -51,6 +57,10 @@ export class WorkshopService {
           ...(kind.fromRow(row) as object),
         }));
       }
+      const guides = new Set((collections.guides as { id: string }[]).map(({ id }) => id));
+      collections.plans = (collections.plans as Identified<Plan>[]).map((plan) =>
+        withoutGoneGuide(plan, guides),
+      );
       return {
         format: 'mellow-anvil-workshop',
         version: WORKSHOP_FORMAT,
@@ -113,6 +123,13 @@ export class WorkshopService {
     const after = before ? changedRow(settings, before, chosen) : newRow(settings, chosen, SETTINGS_ID);
     return { kind: settings.name, before, after };
   }
+}
+
+/** A plan outlives the guide it was set on; in the file it then names none. */
+function withoutGoneGuide(plan: Identified<Plan>, guides: ReadonlySet<string>): Identified<Plan> {
+  if (plan.guideId === undefined || guides.has(plan.guideId)) return plan;
+  const { guideId: _gone, seatName: _seat, ...rest } = plan;
+  return rest;
 }
 
 /** A plan or session that names a tool the file does not hold would point at nothing. */

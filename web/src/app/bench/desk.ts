@@ -138,6 +138,11 @@ export class Desk {
 }
 
 function answerTo(tool: Tool, bench: Parameters<typeof planHoning>[1], request: PlanRequest): Answer {
+  const { condition, landMm, finishUm, forceN, strokesPerMin, maxRatio } = request;
+  if ([condition.nickMm, landMm, finishUm, forceN, strokesPerMin, maxRatio].some(Number.isNaN)) {
+    const message = 'There is a plan as soon as every figure above can be read.';
+    return { request, refusal: { field: 'unread', message } };
+  }
   try {
     return { request, plan: planHoning(tool, bench, request) };
   } catch (reason) {

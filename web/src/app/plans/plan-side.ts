@@ -291,6 +291,11 @@ const NEW_NICK_MM = 0.2;
       display: grid;
       gap: 0.3rem;
     }
+    .left li:has(b) {
+      display: grid;
+      grid-template-columns: minmax(8rem, 14rem) 1fr;
+      gap: 0.9rem;
+    }
     .small {
       font-size: 0.92rem;
     }
@@ -411,6 +416,11 @@ export class PlanSide {
       sure: 'The order is reliable, strokes to perhaps a factor of two.',
     };
   });
+
+  constructor() {
+    // The first check loads the contract; after that a figure out of range is told before it is drawn.
+    void sentencesFor('planDraftSchema', {});
+  }
 
   protected said(field: string): string {
     const answer = this.answer();
