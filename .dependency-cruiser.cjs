@@ -3,7 +3,10 @@ const only = (from, allowed) => ({
   name: `${from}-looks-only-at-${allowed.join('-') || 'itself'}`,
   severity: 'error',
   from: { path: `^${from}/src` },
-  to: { path: '^(core|contract|server|web|e2e|demo|bench|tools)/', pathNot: `^(${[from, ...allowed].join('|')})/` },
+  to: {
+    path: '^(core|contract|server|web|e2e|demo|bench|tools)/',
+    pathNot: `^(${[from, ...allowed].join('|')})/`,
+  },
 });
 
 module.exports = {
@@ -30,7 +33,12 @@ module.exports = {
       from: { path: '^(contract|server|web|bench|e2e)/' },
       to: { path: '^(core|contract)/(src|dist)/.+', pathNot: ['/dist/index\\.', '^(core|contract)/src/'] },
     },
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
   ],
   options: {
     doNotFollow: { path: ['node_modules', '/dist/'] },

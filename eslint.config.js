@@ -38,6 +38,9 @@ export default tseslint.config(
       '@angular-eslint/prefer-on-push-component-change-detection': 'error',
     },
   },
-  { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  {
+    files: ['web/src/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
   { files: ['server/src/main.ts', 'web/src/main.ts', 'bench/src/**/*.ts'], rules: { 'no-console': 'off' } },
 );

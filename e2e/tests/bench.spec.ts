@@ -199,6 +199,8 @@ test('lengths turn to inches everywhere and back, with either decimal mark', asy
   await page.goto('/settings');
   await page.getByRole('button', { name: 'Inches' }).click();
   await page.getByRole('button', { name: '12,5' }).click();
+  const kept = async (): Promise<unknown> => (await page.request.get('/api/settings')).json();
+  await expect.poll(kept).toMatchObject({ units: 'inch', decimalMark: 'comma' });
   await page.goto('/tools/bench-19/set-up');
   await expect(page.getByRole('list', { name: 'Settings' })).toContainText('1,177');
   await page.goto('/tools/bench-19/edge');

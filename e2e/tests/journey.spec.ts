@@ -109,8 +109,11 @@ test('the same way with the keyboard only', async ({ page }) => {
   await reach(/^Name/);
   await keyboard.type('Jack iron');
   await reach(/Primary angle/);
+  await keyboard.press('ControlOrMeta+A');
+  await keyboard.type('26');
+  await reach(/Primary angle/);
   await keyboard.press('ArrowUp');
-  await expect(page.getByRole('textbox', { name: 'Primary angle' })).toHaveValue('25.5');
+  await expect(page.getByRole('textbox', { name: 'Primary angle' })).toHaveValue('26.5');
   await page.getByRole('textbox', { name: 'Secondary angle' }).focus();
   await keyboard.press('Enter');
   await expect(page.getByText('Jack iron is on the rack.').first()).toBeVisible();

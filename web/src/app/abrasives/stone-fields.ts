@@ -1,7 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { InputText } from 'primeng/inputtext';
-import { Select } from 'primeng/select';
 import {
   ABRASIVE_KINDS,
   ABRASIVE_KIND_NAMES,
@@ -14,6 +11,8 @@ import {
 } from '@mellow-anvil/core';
 import type { Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
+import { ChoiceField } from '../shared/choice-field';
+import { LineField } from '../shared/line-field';
 import { QuantityField } from '../shared/quantity-field';
 import { usualLubricant } from './stone-draft';
 
@@ -26,89 +25,40 @@ const STANDARD_WORDS = {
 } as const;
 const LUBRICANT_WORDS = { water: 'Water', oil: 'Oil', dry: 'Nothing, dry', compound: 'Compound' } as const;
 
-let forms = 0;
-
 /** Every field of an abrasive, with the size its grade means read out at once. */
 @Component({
   selector: 'ma-stone-fields',
-  imports: [FormsModule, InputText, QuantityField, Select],
+  imports: [ChoiceField, LineField, QuantityField],
   template: `
-    <div class="field">
-      <label [for]="id + 'kind'" [id]="id + 'kind-label'">Kind</label>
-      <p-select
-        [inputId]="id + 'kind'"
-        [ariaLabelledBy]="id + 'kind-label'"
-        [options]="kinds"
-        optionLabel="label"
-        optionValue="value"
-        [ngModel]="draft().kind"
-        (ngModelChange)="kind($event)"
-      />
-    </div>
-    <div class="field">
-      <label [for]="id + 'standard'" [id]="id + 'standard-label'">Graded in</label>
-      <p-select
-        [inputId]="id + 'standard'"
-        [ariaLabelledBy]="id + 'standard-label'"
-        [options]="standards"
-        optionLabel="label"
-        optionValue="value"
-        [ngModel]="draft().grade.standard"
-        (ngModelChange)="set({ grade: { standard: $event, grade: draft().grade.grade } })"
-      />
-    </div>
-    <div class="field">
-      <label [for]="id + 'grade'">{{ draft().grade.standard === 'UM' ? 'Grain size' : 'Grade' }}</label>
-      <input
-        pInputText
-        [id]="id + 'grade'"
-        maxlength="20"
-        autocomplete="off"
-        [ngModel]="draft().grade.grade"
-        (ngModelChange)="grade($event)"
-        [invalid]="size().refused || !!sentences()['grade.grade']"
-        [attr.aria-describedby]="id + 'grade-says'"
-      />
-      <small
-        [id]="id + 'grade-says'"
-        [class.sentence-error]="size().refused || !!sentences()['grade.grade']"
-        aria-live="polite"
-      >
-        {{ sentences()['grade.grade'] || size().words }}
-      </small>
-    </div>
-    <div class="field">
-      <label [for]="id + 'name'">Name</label>
-      <input
-        pInputText
-        [id]="id + 'name'"
-        maxlength="80"
-        autocomplete="off"
-        [ngModel]="draft().name"
-        (ngModelChange)="set({ name: $event })"
-        [invalid]="!!sentences()['name']"
-        [attr.aria-describedby]="id + 'name-says'"
-      />
-      <small [id]="id + 'name-says'" [class.sentence-error]="!!sentences()['name']">
-        {{ sentences()['name'] ?? '' }}
-      </small>
-    </div>
+    <ma-choice label="Kind" [options]="kinds" [value]="draft().kind" (valueChange)="kind($event)" />
+    <ma-choice
+      label="Graded in"
+      [options]="standards"
+      [value]="draft().grade.standard"
+      (valueChange)="set({ grade: { standard: $event, grade: draft().grade.grade } })"
+    />
+    <ma-line
+      [label]="draft().grade.standard === 'UM' ? 'Grain size' : 'Grade'"
+      [most]="20"
+      [value]="draft().grade.grade"
+      (valueChange)="grade($event)"
+      [sentence]="sentences()['grade.grade'] || (size().refused ? size().words : '')"
+      [hint]="size().words"
+    />
+    <ma-line
+      label="Name"
+      [value]="draft().name"
+      (valueChange)="set({ name: $event })"
+      [sentence]="sentences()['name']"
+    />
     @if (!brief()) {
-      <div class="field">
-        <label [for]="id + 'wet'" [id]="id + 'wet-label'">Wetted with</label>
-        <p-select
-          [inputId]="id + 'wet'"
-          [ariaLabelledBy]="id + 'wet-label'"
-          [options]="lubricants"
-          optionLabel="label"
-          optionValue="value"
-          [ngModel]="draft().lubricant"
-          (ngModelChange)="set({ lubricant: $event })"
-        />
-        @if (sentences()['lubricant']; as sentence) {
-          <small class="sentence-error">{{ sentence }}</small>
-        }
-      </div>
+      <ma-choice
+        label="Wetted with"
+        [options]="lubricants"
+        [value]="draft().lubricant"
+        (valueChange)="set({ lubricant: $event })"
+        [sentence]="sentences()['lubricant']"
+      />
       <ma-quantity
         label="Length of a stroke"
         [value]="draft().strokeMm"
@@ -156,27 +106,6 @@ let forms = 0;
       grid-template-columns: repeat(auto-fill, minmax(13rem, 1fr));
       gap: 0.9rem 1.2rem;
     }
-    .field {
-      display: grid;
-      gap: 0.2rem;
-      align-content: start;
-    }
-    label {
-      font-weight: 700;
-      font-size: 0.95rem;
-    }
-    input,
-    p-select {
-      min-height: 44px;
-      width: 100%;
-    }
-    small {
-      color: var(--muted);
-      font-size: 0.9rem;
-    }
-    small.sentence-error {
-      color: var(--danger);
-    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -187,7 +116,6 @@ export class StoneFields {
   readonly brief = input(false);
 
   private readonly figures = inject(Figures);
-  protected readonly id = `stone-${forms++}-`;
   protected readonly none = NaN;
   protected readonly kinds = ABRASIVE_KIND_NAMES.map((value) => ({
     value,

@@ -1,13 +1,9 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, inject, input, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import type { Stored } from '@mellow-anvil/contract';
 import type { Abrasive } from '@mellow-anvil/core';
-import { contentOf } from '../shared/collection.store';
-import { sentencesFor, sentencesOf, type Sentences } from '../shared/checks';
-import { Notices } from '../shared/notices';
-import { told } from '../shared/problem';
+import { Editor } from '../shared/editor';
 import { AbrasivesStore } from './abrasives.store';
 import { usualStone } from './stone-draft';
 import { StoneFields } from './stone-fields';
@@ -20,12 +16,16 @@ import { StoneGlyph } from './stone-glyph';
   template: `
     <form ngNoForm class="room" (submit)="$event.preventDefault(); keep()">
       <header>
-        <ma-stone-glyph [kind]="draft().kind" [lubricant]="draft().lubricant" />
+        <ma-stone-glyph [kind]="editor.draft().kind" [lubricant]="editor.draft().lubricant" />
         <h1>{{ stored() ? stored()!.name : 'An abrasive for the bench' }}</h1>
       </header>
-      <ma-stone-fields [(draft)]="draft" [sentences]="sentences()" />
-      @if (refusal()) {
-        <p class="sentence-error" role="alert">{{ refusal() }}</p>
+      <ma-stone-fields
+        [draft]="editor.draft()"
+        (draftChange)="editor.draft.set($event)"
+        [sentences]="editor.sentences()"
+      />
+      @if (editor.refusal()) {
+        <p class="sentence-error" role="alert">{{ editor.refusal() }}</p>
       }
       <div class="actions">
         <p-button type="submit" [label]="stored() ? 'Keep the change' : 'Put it on the rail'" />
@@ -42,56 +42,23 @@ export class StonePage {
   readonly id = input<string>();
   private readonly abrasives = inject(AbrasivesStore);
   private readonly router = inject(Router);
-  private readonly notices = inject(Notices);
   private readonly all = toSignal(this.abrasives.items$, { initialValue: [] });
 
-  protected readonly stored = signal<Stored<Abrasive> | undefined>(undefined);
-  protected readonly draft = signal<Abrasive>(usualStone());
-  protected readonly sentences = signal<Sentences>({});
-  protected readonly refusal = signal('');
+  protected readonly editor = new Editor<Abrasive>(this.abrasives, 'abrasiveSchema', usualStone(), 'rail');
+  protected readonly stored = this.editor.stored;
 
   constructor() {
     effect(() => {
       const found = this.all().find(({ id }) => id === this.id());
-      untracked(() => {
-        if (!found || found.version === this.stored()?.version) return;
-        this.stored.set(found);
-        this.draft.set(contentOf<Abrasive>(found));
-      });
+      untracked(() => this.editor.load(found));
     });
   }
 
   protected async keep(): Promise<void> {
-    const sentences = await sentencesFor('abrasiveSchema', this.draft());
-    this.sentences.set(sentences);
-    this.refusal.set(Object.keys(sentences).length > 0 ? 'Not kept yet: change what is marked above.' : '');
-    if (this.refusal()) return;
-    const stored = this.stored();
-    const sending = stored
-      ? this.abrasives.change(stored.id, stored.version, this.draft())
-      : this.abrasives.create(this.draft());
-    sending.subscribe({
-      next: ({ name }) => {
-        this.notices.done(`${name} is on the rail.`);
-        void this.router.navigate(['/stones']);
-      },
-      error: (reason: unknown) => {
-        const { detail, fields } = told(reason);
-        this.sentences.set(sentencesOf(fields));
-        this.refusal.set(detail);
-      },
-    });
+    if (await this.editor.keep()) void this.router.navigate(['/stones']);
   }
 
-  protected remove(): void {
-    const stored = this.stored();
-    if (!stored) return;
-    this.abrasives.remove(stored).subscribe({
-      next: () => {
-        this.notices.done(`${stored.name} is off the bench. Undo brings it back.`);
-        void this.router.navigate(['/stones']);
-      },
-      error: (reason: unknown) => this.notices.refused(reason),
-    });
+  protected async remove(): Promise<void> {
+    if (await this.editor.remove()) void this.router.navigate(['/stones']);
   }
 }

@@ -5,16 +5,11 @@ import {
   effect,
   inject,
   input,
-  signal,
   untracked,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { InputText } from 'primeng/inputtext';
-import { Select } from 'primeng/select';
-import type { Stored } from '@mellow-anvil/contract';
 import {
   GENERIC_SIDE_CLAMPING_GUIDE,
   GUIDE_FORMS,
@@ -27,10 +22,9 @@ import {
   seatGeometry,
 } from '@mellow-anvil/core';
 import { FirstRunState } from '../first-run/first-run.state';
-import { contentOf } from '../shared/collection.store';
-import { sentencesFor, sentencesOf, type Sentences } from '../shared/checks';
-import { Notices } from '../shared/notices';
-import { told } from '../shared/problem';
+import { ChoiceField } from '../shared/choice-field';
+import { Editor } from '../shared/editor';
+import { LineField } from '../shared/line-field';
 import { QuantityField } from '../shared/quantity-field';
 import { GuideDrawing } from './guide-drawing';
 import { GuidesStore } from './guides.store';
@@ -57,7 +51,7 @@ const SAMPLE: SingleBevelEdge = {
 /** One honing guide: its measurements, drawn as they are typed. */
 @Component({
   selector: 'ma-guide',
-  imports: [Button, ButtonDirective, FormsModule, GuideDrawing, InputText, QuantityField, RouterLink, Select],
+  imports: [Button, ButtonDirective, ChoiceField, GuideDrawing, LineField, QuantityField, RouterLink],
   template: `
     <form ngNoForm class="room" (submit)="$event.preventDefault(); keep()">
       <header>
@@ -71,32 +65,18 @@ const SAMPLE: SingleBevelEdge = {
       </header>
       <div class="both">
         <div class="fields">
-          <div class="field">
-            <label for="guide-name">Name</label>
-            <input
-              pInputText
-              id="guide-name"
-              maxlength="80"
-              autocomplete="off"
-              [ngModel]="draft().name"
-              (ngModelChange)="set({ name: $event })"
-              [invalid]="!!sentences()['name']"
-              aria-describedby="guide-name-says"
-            />
-            <small id="guide-name-says" class="sentence-error">{{ sentences()['name'] ?? '' }}</small>
-          </div>
-          <div class="field">
-            <label for="guide-form" id="guide-form-label">Form</label>
-            <p-select
-              inputId="guide-form"
-              ariaLabelledBy="guide-form-label"
-              [options]="forms"
-              optionLabel="label"
-              optionValue="value"
-              [ngModel]="draft().form"
-              (ngModelChange)="set({ form: $event })"
-            />
-          </div>
+          <ma-line
+            label="Name"
+            [value]="draft().name"
+            (valueChange)="set({ name: $event })"
+            [sentence]="sentences()['name']"
+          />
+          <ma-choice
+            label="Form"
+            [options]="forms"
+            [value]="draft().form"
+            (valueChange)="set({ form: $event })"
+          />
           <ma-quantity
             label="Roller radius"
             [value]="draft().rollerRadiusMm"
@@ -129,34 +109,19 @@ const SAMPLE: SingleBevelEdge = {
       @for (seat of draft().seats; track $index; let i = $index) {
         <fieldset>
           <legend class="visually-hidden">Seat {{ i + 1 }}</legend>
-          <div class="field">
-            <label [for]="'seat-name-' + i">Name of the seat</label>
-            <input
-              pInputText
-              [id]="'seat-name-' + i"
-              maxlength="40"
-              autocomplete="off"
-              [ngModel]="seat.name"
-              (ngModelChange)="setSeat(i, { name: $event })"
-              [invalid]="!!sentences()['seats.' + i + '.name']"
-              [attr.aria-describedby]="'seat-says-' + i"
-            />
-            <small [id]="'seat-says-' + i" class="sentence-error">
-              {{ sentences()['seats.' + i + '.name'] ?? sentences()['seats.' + i] ?? '' }}
-            </small>
-          </div>
-          <div class="field">
-            <label [for]="'seat-holds-' + i" [id]="'seat-holds-label-' + i">Holds the blade by</label>
-            <p-select
-              [inputId]="'seat-holds-' + i"
-              [ariaLabelledBy]="'seat-holds-label-' + i"
-              [options]="registers"
-              optionLabel="label"
-              optionValue="value"
-              [ngModel]="seat.registers"
-              (ngModelChange)="setSeat(i, { registers: $event })"
-            />
-          </div>
+          <ma-line
+            label="Name of the seat"
+            [most]="40"
+            [value]="seat.name"
+            (valueChange)="setSeat(i, { name: $event })"
+            [sentence]="sentences()['seats.' + i + '.name'] ?? sentences()['seats.' + i]"
+          />
+          <ma-choice
+            label="Holds the blade by"
+            [options]="registers"
+            [value]="seat.registers"
+            (valueChange)="setSeat(i, { registers: $event })"
+          />
           <ma-quantity
             label="Height above the axle"
             [value]="seat.heightMm"
@@ -227,20 +192,6 @@ const SAMPLE: SingleBevelEdge = {
       padding: 0.2rem 0 0.2rem 1rem;
       align-items: start;
     }
-    .field {
-      display: grid;
-      gap: 0.2rem;
-      align-content: start;
-    }
-    label {
-      font-weight: 700;
-      font-size: 0.95rem;
-    }
-    input,
-    p-select {
-      min-height: 44px;
-      width: 100%;
-    }
     ma-guide-drawing {
       background: var(--raised);
       border: 1px solid var(--line);
@@ -259,7 +210,6 @@ export class GuidePage {
   readonly id = input<string>();
   private readonly guides = inject(GuidesStore);
   private readonly router = inject(Router);
-  private readonly notices = inject(Notices);
   private readonly firstRun = toSignal(inject(FirstRunState).unfinished$, { initialValue: false });
   private readonly all = toSignal(this.guides.items$, { initialValue: [] });
 
@@ -270,10 +220,16 @@ export class GuidePage {
     { value: 'back', label: 'its back' },
     { value: 'underside', label: 'its underside' },
   ];
-  protected readonly stored = signal<Stored<Guide> | undefined>(undefined);
-  protected readonly draft = signal<Guide>(GENERIC_SIDE_CLAMPING_GUIDE);
-  protected readonly sentences = signal<Sentences>({});
-  protected readonly refusal = signal('');
+  private readonly editor = new Editor<Guide>(
+    this.guides,
+    'guideSchema',
+    GENERIC_SIDE_CLAMPING_GUIDE,
+    'bench',
+  );
+  protected readonly stored = this.editor.stored;
+  protected readonly draft = this.editor.draft;
+  protected readonly sentences = this.editor.sentences;
+  protected readonly refusal = this.editor.refusal;
 
   protected readonly sample = computed((): { seat: GuideSeat; setting: FacetSetting } | undefined => {
     const guide = this.draft();
@@ -296,16 +252,12 @@ export class GuidePage {
   constructor() {
     effect(() => {
       const found = this.all().find(({ id }) => id === this.id());
-      untracked(() => {
-        if (!found || found.version === this.stored()?.version) return;
-        this.stored.set(found);
-        this.draft.set(contentOf<Guide>(found));
-      });
+      untracked(() => this.editor.load(found));
     });
   }
 
   protected set(change: Partial<Guide>): void {
-    this.draft.update((draft) => ({ ...draft, ...change }));
+    this.editor.set(change);
   }
 
   protected setSeat(at: number, change: Partial<GuideSeat>): void {
@@ -327,37 +279,11 @@ export class GuidePage {
   }
 
   protected async keep(): Promise<void> {
-    const sentences = await sentencesFor('guideSchema', this.draft());
-    this.sentences.set(sentences);
-    this.refusal.set(Object.keys(sentences).length > 0 ? 'Not kept yet: change what is marked above.' : '');
-    if (this.refusal()) return;
-    const stored = this.stored();
     const leadOn = this.firstRun();
-    const sending = stored
-      ? this.guides.change(stored.id, stored.version, this.draft())
-      : this.guides.create(this.draft());
-    sending.subscribe({
-      next: ({ name }) => {
-        this.notices.done(`${name} is on the bench.`);
-        void this.router.navigate([leadOn ? '/' : '/guides']);
-      },
-      error: (reason: unknown) => {
-        const { detail, fields } = told(reason);
-        this.sentences.set(sentencesOf(fields));
-        this.refusal.set(detail);
-      },
-    });
+    if (await this.editor.keep()) void this.router.navigate([leadOn ? '/' : '/guides']);
   }
 
-  protected remove(): void {
-    const stored = this.stored();
-    if (!stored) return;
-    this.guides.remove(stored).subscribe({
-      next: () => {
-        this.notices.done(`${stored.name} is off the bench. Undo brings it back.`);
-        void this.router.navigate(['/guides']);
-      },
-      error: (reason: unknown) => this.notices.refused(reason),
-    });
+  protected async remove(): Promise<void> {
+    if (await this.editor.remove()) void this.router.navigate(['/guides']);
   }
 }

@@ -1,9 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
-import { Select } from 'primeng/select';
 import type { Stored } from '@mellow-anvil/contract';
 import {
   MM_PER_INCH,
@@ -18,6 +16,7 @@ import {
   type Tool,
 } from '@mellow-anvil/core';
 import { Desk } from '../bench/desk';
+import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { Why, type Reason } from '../shared/why';
@@ -30,7 +29,7 @@ const FACET_NAMES = { primary: 'Primary', secondary: 'Secondary', micro: 'Micro-
 /** The vise's second side: where to set the guide for every angle of this edge. */
 @Component({
   selector: 'ma-setup-side',
-  imports: [ButtonDirective, FormsModule, GuideDrawing, QuantityField, RouterLink, Select, Why],
+  imports: [ButtonDirective, ChoiceField, GuideDrawing, QuantityField, RouterLink, Why],
   template: `
     @if (!edge()) {
       <p class="muted">
@@ -38,30 +37,18 @@ const FACET_NAMES = { primary: 'Primary', secondary: 'Secondary', micro: 'Micro-
       </p>
     } @else if (setUp(); as s) {
       <div class="choice">
-        <div class="field">
-          <label for="guide" id="guide-label">Guide</label>
-          <p-select
-            inputId="guide"
-            ariaLabelledBy="guide-label"
-            [options]="$any(guides())"
-            optionLabel="name"
-            optionValue="id"
-            [ngModel]="s.guide.id"
-            (ngModelChange)="desk.chooseGuide($event)"
-          />
-        </div>
-        <div class="field">
-          <label for="seat" id="seat-label">Seat</label>
-          <p-select
-            inputId="seat"
-            ariaLabelledBy="seat-label"
-            [options]="$any(s.guide.seats)"
-            optionLabel="name"
-            optionValue="name"
-            [ngModel]="s.seat.name"
-            (ngModelChange)="desk.chooseGuide(s.guide.id, $event)"
-          />
-        </div>
+        <ma-choice
+          label="Guide"
+          [options]="guideOptions()"
+          [value]="s.guide.id"
+          (valueChange)="desk.chooseGuide($event)"
+        />
+        <ma-choice
+          label="Seat"
+          [options]="seatOptions()"
+          [value]="s.seat.name"
+          (valueChange)="desk.chooseGuide(s.guide.id, $event)"
+        />
         <a pButton [routerLink]="['/guides', s.guide.id]" severity="secondary" [outlined]="true">
           Measure or change this guide
         </a>
@@ -134,14 +121,8 @@ const FACET_NAMES = { primary: 'Primary', secondary: 'Secondary', micro: 'Micro-
       gap: 0.8rem 1.2rem;
       align-items: end;
     }
-    .field {
-      display: grid;
-      gap: 0.2rem;
+    ma-choice {
       min-width: 14rem;
-    }
-    .field label {
-      font-weight: 700;
-      font-size: 0.95rem;
     }
     .settings {
       display: grid;
@@ -219,7 +200,13 @@ export class SetupSide {
   protected readonly desk = inject(Desk);
   protected readonly figures = inject(Figures);
   protected readonly names = FACET_NAMES;
-  protected readonly guides = toSignal(inject(GuidesStore).items$, { initialValue: [] });
+  private readonly guides = toSignal(inject(GuidesStore).items$, { initialValue: [] });
+  protected readonly guideOptions = computed(() =>
+    this.guides().map(({ id, name }) => ({ value: id, label: name })),
+  );
+  protected readonly seatOptions = computed(() =>
+    (this.setUp()?.guide.seats ?? []).map(({ name }) => ({ value: name, label: name })),
+  );
   protected readonly setUp = toSignal(this.desk.setUp$);
   protected readonly picked = signal<FacetSetting['facet'] | undefined>(undefined);
   protected readonly measured = signal<number | undefined>(undefined);

@@ -1,8 +1,5 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, model, output } from '@angular/core';
-import { FormsModule } from '@angular/forms';
-import { InputText } from 'primeng/inputtext';
-import { Select } from 'primeng/select';
 import {
   ASSUMED_LAND_MM,
   FAMILIES,
@@ -15,6 +12,8 @@ import {
 } from '@mellow-anvil/core';
 import type { Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
+import { ChoiceField } from '../shared/choice-field';
+import { LineField } from '../shared/line-field';
 import { QuantityField } from '../shared/quantity-field';
 import { OFFERED, usualBlade, type BladeDraft, type SingleBevelDraft } from './blade';
 import { EdgeSection, type AngleDrag } from './edge-section';
@@ -23,7 +22,7 @@ import { FrontView } from './front-view';
 /** A flat-backed edge on the desk: the drawing with its handles, and every figure beside it. */
 @Component({
   selector: 'ma-edge-desk',
-  imports: [EdgeSection, FormsModule, FrontView, InputText, NgTemplateOutlet, QuantityField, Select],
+  imports: [ChoiceField, EdgeSection, FrontView, LineField, NgTemplateOutlet, QuantityField],
   template: `
     @if (fresh()) {
       <ng-container [ngTemplateOutlet]="identity" />
@@ -106,47 +105,26 @@ import { FrontView } from './front-view';
     </ng-template>
     <ng-template #identity>
       <div class="fields">
-        <div class="field">
-          <label for="tool-name">Name</label>
-          <input
-            pInputText
-            id="tool-name"
-            maxlength="80"
-            autocomplete="off"
-            [ngModel]="draft().name"
-            (ngModelChange)="set({ name: $event })"
-            (blur)="settled.emit()"
-            [invalid]="!!sentences()['name']"
-            [attr.aria-describedby]="sentences()['name'] ? 'tool-name-says' : null"
-          />
-          @if (sentences()['name']; as sentence) {
-            <small id="tool-name-says" class="sentence-error">{{ sentence }}</small>
-          }
-        </div>
-        <div class="field">
-          <label for="tool-family" id="tool-family-label">Family</label>
-          <p-select
-            inputId="tool-family"
-            ariaLabelledBy="tool-family-label"
-            [options]="families"
-            optionLabel="label"
-            optionValue="value"
-            [ngModel]="draft().family"
-            (ngModelChange)="choose($event)"
-          />
-        </div>
-        <div class="field wide">
-          <label for="tool-steel" id="tool-steel-label">Steel</label>
-          <p-select
-            inputId="tool-steel"
-            ariaLabelledBy="tool-steel-label"
-            [options]="steels"
-            optionLabel="label"
-            optionValue="value"
-            [ngModel]="draft().steel"
-            (ngModelChange)="set({ steel: $event }); settled.emit()"
-          />
-        </div>
+        <ma-line
+          label="Name"
+          [value]="draft().name"
+          (valueChange)="set({ name: $event })"
+          [sentence]="sentences()['name']"
+          (settled)="settled.emit()"
+        />
+        <ma-choice
+          label="Family"
+          [options]="families"
+          [value]="draft().family"
+          (valueChange)="choose($event)"
+        />
+        <ma-choice
+          class="wide"
+          label="Steel"
+          [options]="steels"
+          [value]="draft().steel"
+          (valueChange)="set({ steel: $event }); settled.emit()"
+        />
       </div>
     </ng-template>
   `,
@@ -176,25 +154,8 @@ import { FrontView } from './front-view';
     .figures {
       grid-template-columns: repeat(auto-fill, minmax(8.6rem, 1fr));
     }
-    .field {
-      display: grid;
-      gap: 0.2rem;
-      align-content: start;
-    }
     .wide {
       grid-column: span 2;
-    }
-    .field label {
-      font-weight: 700;
-      font-size: 0.95rem;
-    }
-    input,
-    p-select {
-      min-height: 44px;
-      width: 100%;
-    }
-    small.sentence-error {
-      font-size: 0.9rem;
     }
     @media (max-width: 48rem) {
       .drawings {

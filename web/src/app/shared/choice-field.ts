@@ -1,0 +1,40 @@
+import { ChangeDetectionStrategy, Component, input, model } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Select } from 'primeng/select';
+
+export interface Option<T> {
+  readonly value: T;
+  readonly label: string;
+}
+
+let fields = 0;
+
+/** A labelled choice of one out of a list. */
+@Component({
+  selector: 'ma-choice',
+  imports: [FormsModule, Select],
+  template: `
+    <label [for]="id" [id]="id + '-label'">{{ label() }}</label>
+    <p-select
+      [inputId]="id"
+      [ariaLabelledBy]="id + '-label'"
+      [options]="$any(options())"
+      optionLabel="label"
+      optionValue="value"
+      [ngModel]="value()"
+      (ngModelChange)="value.set($event)"
+    />
+    @if (sentence()) {
+      <small class="sentence-error">{{ sentence() }}</small>
+    }
+  `,
+  styleUrl: './fields.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChoiceField<T> {
+  readonly label = input.required<string>();
+  readonly options = input.required<readonly Option<T>[]>();
+  readonly sentence = input<string | undefined>('');
+  readonly value = model.required<T>();
+  protected readonly id = `choice-${fields++}`;
+}
