@@ -219,7 +219,7 @@ export class GuidePage {
   protected readonly registers = [
     { value: 'back', label: 'its back' },
     { value: 'underside', label: 'its underside' },
-  ];
+  ] as const;
   private readonly editor = new Editor<Guide>(
     this.guides,
     'guideSchema',
