@@ -58,6 +58,7 @@ const steps = [
   ['lint', 'npm', ['run', '--silent', 'lint'], ROOT, counts.plain],
   ['types', bin('tsc'), ['--noEmit', '-p', 'e2e'], ROOT, counts.plain],
   ['core', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/core`, counts.jasmine],
+  ['contract', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/contract`, counts.jasmine],
   ['server', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/server`, counts.jasmine],
   ['web', bin('ng'), ['test', '--watch=false'], `${ROOT}/web`, counts.karma],
   ['e2e', bin('playwright'), ['test'], `${ROOT}/e2e`, counts.playwright],

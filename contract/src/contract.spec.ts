@@ -1,0 +1,236 @@
+import fc from 'fast-check';
+import Joi from 'joi';
+import {
+  FAMILIES,
+  FAMILY_NAMES,
+  GENERIC_SIDE_CLAMPING_GUIDE,
+  STEEL_NAMES,
+  familyFacts,
+  guideProjection,
+  progression,
+  seatGeometry,
+  type Family,
+  type GuideSeat,
+} from '@mellow-anvil/core';
+import { abrasiveSchema } from './abrasives.js';
+import { calculations } from './calculations.js';
+import { check } from './check.js';
+import { RANGES, line, number, whole, type RangeName } from './fields.js';
+import { guideSchema } from './guides.js';
+import { planDraftSchema } from './plans.js';
+import { changeSchema, listSchema } from './stored.js';
+import { toolSchema } from './tools.js';
+
+const names = Object.keys(RANGES) as RangeName[];
+const fieldsOf = (schema: Joi.Schema, value: unknown): string[] => {
+  const result = check(schema, value);
+  return result.ok ? [] : result.errors.map(({ field }) => field);
+};
+const sentence = (schema: Joi.Schema, value: unknown): string => {
+  const result = check(schema, value);
+  return result.ok ? '' : (result.errors[0]?.message ?? '');
+};
+
+const chisel = {
+  name: 'Chisel',
+  family: 'bench-chisel',
+  steel: 'high-carbon',
+  edge: {
+    form: 'single-bevel',
+    widthMm: 19,
+    thicknessMm: 3.5,
+    primaryDeg: 25,
+    secondaryDeg: 30,
+    grind: 'flat',
+    back: 'flat',
+    front: { shape: 'straight' },
+  },
+};
+
+describe('ranges', () => {
+  for (const name of names) {
+    it(`of ${name} hold at their ends, and say why beyond them`, () => {
+      const { min, max, why, label } = RANGES[name];
+      const schema = Joi.object({ it: number(name) });
+      expect(fieldsOf(schema, { it: min })).toEqual([]);
+      expect(fieldsOf(schema, { it: max })).toEqual([]);
+      const span = max - min;
+      for (const beyond of [min - span / 1000, max + span / 1000, Infinity, NaN]) {
+        expect(fieldsOf(schema, { it: beyond }))
+          .withContext(String(beyond))
+          .toEqual(['it']);
+      }
+      expect(sentence(schema, { it: max + span })).toContain(why);
+      expect(sentence(schema, { it: '3' })).toContain(label);
+      expect(sentence(schema, {})).toContain('missing');
+    });
+  }
+
+  it('count what is counted in whole numbers', () => {
+    expect(sentence(Joi.object({ it: whole('count') }), { it: 2.5 })).toContain('whole number');
+  });
+
+  it('take a name in any script, and no control characters', () => {
+    const schema = Joi.object({ name: line('Name') });
+    for (const name of [
+      'Stemmeisen für Ålesund',
+      '鑿 24',
+      '<b>plain text</b>',
+      'O’Hara’s “best” chisel 🪵',
+    ]) {
+      expect(fieldsOf(schema, { name })).withContext(name).toEqual([]);
+    }
+    for (const name of ['', '   ', 'two\nlines', 'nul\u0000', 'x'.repeat(81), 7]) {
+      expect(fieldsOf(schema, { name })).withContext(String(name)).toEqual(['name']);
+    }
+  });
+});
+
+describe('tools', () => {
+  it('allow every family its own usual angles', () => {
+    for (const family of FAMILY_NAMES) {
+      const { form, primaryDeg, secondaryDeg } = familyFacts(family);
+      if (form !== 'single-bevel') continue;
+      for (const [primary, secondary] of [
+        [primaryDeg[0], secondaryDeg?.[0]],
+        [primaryDeg[1], secondaryDeg?.[1]],
+      ]) {
+        const edge = { ...chisel.edge, primaryDeg: primary, secondaryDeg: secondary };
+        expect(fieldsOf(toolSchema, { ...chisel, family, edge }))
+          .withContext(family)
+          .toEqual([]);
+      }
+    }
+  });
+
+  it('never let a family that registers on its back have it bevelled', () => {
+    const shim = { ...chisel.edge, back: 'shim' };
+    const refused = FAMILY_NAMES.filter(
+      (family) =>
+        FAMILIES[family].form === 'single-bevel' &&
+        fieldsOf(toolSchema, { ...chisel, family, edge: shim }).length > 0,
+    );
+    expect(refused).toEqual(['bench-chisel', 'paring-chisel', 'mortise-chisel']);
+  });
+
+  it('want each facet steeper than the one before it (fast-check)', () => {
+    const deg = fc.integer({ min: 10, max: 60 });
+    fc.assert(
+      fc.property(
+        deg,
+        fc.option(deg, { nil: undefined }),
+        fc.option(deg, { nil: undefined }),
+        (primaryDeg, secondaryDeg, microDeg) => {
+          const edge = { ...chisel.edge, primaryDeg, secondaryDeg, microDeg };
+          const wrong = [
+            ...(secondaryDeg !== undefined && secondaryDeg <= primaryDeg ? ['edge.secondaryDeg'] : []),
+            ...(microDeg !== undefined && microDeg <= (secondaryDeg ?? primaryDeg) ? ['edge.microDeg'] : []),
+          ];
+          expect(fieldsOf(toolSchema, { ...chisel, edge })).toEqual(wrong);
+        },
+      ),
+    );
+  });
+
+  it('refuse an edge of another form, an unknown family and an unknown steel', () => {
+    expect(fieldsOf(toolSchema, { ...chisel, family: 'gouge' as Family })).toContain('edge.form');
+    expect(fieldsOf(toolSchema, { ...chisel, family: 'spoon' })).toEqual(['family']);
+    expect(sentence(toolSchema, { ...chisel, steel: 'cheese' })).toContain(STEEL_NAMES[0] as string);
+    const cut = { shape: 'corners-relieved', widthMm: 3 };
+    expect(fieldsOf(toolSchema, { ...chisel, edge: { ...chisel.edge, front: cut } })).toEqual([
+      'edge.front.depthMm',
+    ]);
+  });
+
+  it('are never changed without the version they were changed from', () => {
+    const change = changeSchema(toolSchema);
+    expect(fieldsOf(change, chisel)).toEqual(['version']);
+    expect(fieldsOf(change, { ...chisel, version: 0 })).toEqual(['version']);
+    expect(fieldsOf(change, { ...chisel, version: 1 })).toEqual([]);
+  });
+});
+
+describe('the rest of the bench', () => {
+  it('takes the generic guide, and refuses a guide without seats or with two of one name', () => {
+    const guide = GENERIC_SIDE_CLAMPING_GUIDE;
+    expect(fieldsOf(guideSchema, guide)).toEqual([]);
+    expect(sentence(guideSchema, { ...guide, seats: [] })).toContain('at least one seat');
+    const [seat] = guide.seats;
+    expect(sentence(guideSchema, { ...guide, seats: [seat, seat] })).toContain('share a name');
+  });
+
+  it('asks a nicked edge how deep, and only a nicked one', () => {
+    const draft = (condition: object): object => ({
+      name: 'Plan',
+      toolId: 'a',
+      request: { condition, finishUm: 2, forceN: 20, strokesPerMin: 40, laidAside: [] },
+    });
+    expect(fieldsOf(planDraftSchema, draft({ kind: 'nicked' }))).toEqual(['request.condition.nickMm']);
+    expect(fieldsOf(planDraftSchema, draft({ kind: 'nicked', nickMm: 0.3 }))).toEqual([]);
+    expect(fieldsOf(planDraftSchema, draft({ kind: 'dull', nickMm: 0.3 }))).toEqual([
+      'request.condition.nickMm',
+    ]);
+  });
+
+  it('knows a grade by its standard', () => {
+    const stone = (grade: object): object => ({
+      name: 'Stone',
+      kind: 'diamond-plate',
+      grade,
+      lubricant: 'water',
+      strokeMm: 150,
+      overheadMin: 0.5,
+    });
+    expect(fieldsOf(abrasiveSchema, stone({ standard: 'JIS', grade: '#1000' }))).toEqual([]);
+    expect(fieldsOf(abrasiveSchema, stone({ standard: 'FEPA-P', grade: '1000 grit' }))).toEqual([
+      'grade.grade',
+    ]);
+    expect(fieldsOf(abrasiveSchema, stone({ standard: 'mesh', grade: '1000' }))).toEqual(['grade.standard']);
+  });
+
+  it('tells at most twenty problems, each short', () => {
+    const result = check(
+      toolSchema,
+      Object.fromEntries(Array.from({ length: 500 }, (_, i) => [`x${i}`.repeat(50), i])),
+    );
+    expect(result.ok).toBeFalse();
+    if (result.ok) return;
+    expect(result.errors.length).toBe(20);
+    expect(Math.max(...result.errors.map(({ field }) => field.length))).toBeLessThanOrEqual(200);
+  });
+
+  it('reads numbers from text in a query, and nowhere else', () => {
+    const list = listSchema(['name']);
+    expect(check(list, { page: '3' }, true)).toEqual({
+      ok: true,
+      value: { page: 3, sort: 'name', pageSize: 100 } as never,
+    });
+    expect(fieldsOf(list, { page: '3' })).toEqual(['page']);
+  });
+});
+
+describe('calculations', () => {
+  it('answer by core what their schemas allow, in the form their schemas promise', () => {
+    const guide = seatGeometry(
+      GENERIC_SIDE_CLAMPING_GUIDE,
+      GENERIC_SIDE_CLAMPING_GUIDE.seats[0] as GuideSeat,
+    );
+    const abrasives = [{ id: 'a', sizeUm: 3, strokeMm: 150, overheadMin: 0.5 }];
+    const job = { removeMm3: 0.1, contactMm2: 20, forceN: 20, strokesPerMin: 40 };
+    const cases: Record<string, [object, object?]> = {
+      'guide-projection': [{ guide, angleDeg: 30 }, guideProjection({ guide, angleDeg: 30 })],
+      'guide-angle': [{ guide, projectionMm: 30 }],
+      grit: [{ standard: 'JIS', grade: '8000' }],
+      'land-growth': [{ primaryDeg: 25, secondaryDeg: 30, recessionMm: 0.2 }],
+      progression: [{ abrasives, job, finishUm: 3 }, progression({ abrasives, job, finishUm: 3 })],
+    };
+    expect(Object.keys(cases).sort()).toEqual(Object.keys(calculations).sort());
+    for (const [name, { input, output, run }] of Object.entries(calculations)) {
+      const [body, expected] = cases[name] as [object, object?];
+      expect(fieldsOf(input, body)).withContext(name).toEqual([]);
+      const answer = run(body as never);
+      expect(fieldsOf(output, answer)).withContext(name).toEqual([]);
+      if (expected) expect(answer).withContext(name).toEqual(expected);
+    }
+  });
+});
