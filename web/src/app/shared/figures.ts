@@ -62,7 +62,7 @@ export class Figures {
 
   /** A value as it stands in a field, without its unit. */
   write(quantity: Quantity, value: number): string {
-    if (quantity !== 'length') return this.number(value, quantity === 'angle' ? 3 : 4);
+    if (quantity !== 'length') return this.number(value, quantity === 'angle' ? 3 : 6);
     return this.units() === 'mm' ? this.number(value, 4) : this.number(value / MM_PER_INCH, 5);
   }
 

@@ -1,22 +1,15 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { EDGE, IRON, answer, page, playServer, stored } from '../testing/page';
+import { inputOf, typeInto } from '../testing/host';
 import { EdgeSide } from './edge-side';
 
 describe('EdgeSide', () => {
   let server: HttpTestingController;
   let fixture: ComponentFixture<EdgeSide>;
-  const field = (label: string): HTMLInputElement => {
-    const host: HTMLElement = fixture.nativeElement;
-    const found = [...host.querySelectorAll('label')].find((each) => each.textContent?.trim() === label);
-    return host.querySelector(`#${found?.htmlFor}`) as HTMLInputElement;
-  };
-  const type = async (label: string, text: string, leave = true): Promise<void> => {
-    field(label).value = text;
-    field(label).dispatchEvent(new Event('input'));
-    if (leave) field(label).dispatchEvent(new Event('blur'));
-    await fixture.whenStable();
-  };
+  const field = (label: string): HTMLInputElement => inputOf(fixture, label);
+  const type = (label: string, text: string, leave = true): Promise<void> =>
+    typeInto(fixture, label, text, leave);
   /** The contract is loaded when first needed; wait for it. */
   const putAppears = async () => {
     for (let i = 0; i < 100; i++) {

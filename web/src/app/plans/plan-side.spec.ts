@@ -1,0 +1,82 @@
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import type { HttpTestingController } from '@angular/common/http/testing';
+import { planHoning } from '@mellow-anvil/core';
+import { Desk } from '../bench/desk';
+import { press, textOf, typeInto, until } from '../testing/host';
+import { GUIDE, IRON, answer, page, playServer, stone, stored } from '../testing/page';
+import { PlanSide } from './plan-side';
+
+describe('PlanSide', () => {
+  const bench = [stone('s400', '400'), stone('s1000', '1000'), stone('s8000', '8000')];
+  let server: HttpTestingController;
+  let fixture: ComponentFixture<PlanSide>;
+  const strokes = (): string[] =>
+    [...(fixture.nativeElement as HTMLElement).querySelectorAll('.strokes')].map(
+      (each) => each.textContent?.replace(/\D/g, '') ?? '',
+    );
+
+  beforeEach(async () => {
+    server = playServer();
+    fixture = TestBed.createComponent(PlanSide);
+    fixture.componentRef.setInput('tool', stored(IRON, 'iron'));
+    answer(server, '/api/tools', page([stored(IRON, 'iron')]));
+    answer(server, '/api/guides', page([stored(GUIDE, 'guide')]));
+    answer(server, '/api/abrasives', page(bench));
+    answer(server, '/api/plans', page([]));
+    TestBed.inject(Desk).takeUp('iron');
+    await fixture.whenStable();
+  });
+
+  it('shows core’s steps, and says why a stone is left out', async () => {
+    const plan = planHoning(IRON, bench, {
+      condition: { kind: 'very-dull' },
+      finishUm: 2,
+      forceN: 20,
+      strokesPerMin: 40,
+      maxRatio: 10,
+      laidAside: [],
+    });
+    await press(fixture, 'Very dull');
+    expect(strokes()).toEqual(plan.steps.map((step) => String(step.strokes)));
+    expect(textOf(fixture, '.left')).toContain('Stone 400');
+    expect(textOf(fixture, '.total')).toContain('the land grows from 0.5 mm');
+  });
+
+  it('asks how deep a nick is, and plans for it', async () => {
+    const before = textOf(fixture, '.total .figure');
+    await press(fixture, 'Nicked');
+    await typeInto(fixture, 'Depth of the nick', '0,5');
+    expect(textOf(fixture, '.total .figure')).not.toBe(before);
+    expect(strokes().length).toBeGreaterThanOrEqual(2);
+  });
+
+  it('holds the plan back, in words at the field, while a figure is out of reach or unread', async () => {
+    await typeInto(fixture, 'Finish at least', '0.5');
+    expect(textOf(fixture)).toContain('the finest is 1.2 µm');
+    expect(fixture.nativeElement.querySelector('.plan')).toBeNull();
+    await typeInto(fixture, 'Finish at least', 'shiny');
+    expect(fixture.nativeElement.querySelector('.plan')).toBeNull();
+    await typeInto(fixture, 'Finish at least', '2');
+    await until(() => {
+      fixture.detectChanges();
+      return fixture.nativeElement.querySelector('.plan') !== null;
+    }, 'the plan is back');
+    await typeInto(fixture, 'Land now', '7');
+    expect(textOf(fixture)).toContain('at most 6.00 mm');
+  });
+
+  it('keeps what was asked, without working the result out for the server', async () => {
+    await press(fixture, 'Keep this plan');
+    const post = server.expectOne({ method: 'POST', url: '/api/plans' });
+    expect(post.request.body).toEqual(
+      jasmine.objectContaining({
+        name: 'Dull, to 2 µm',
+        toolId: 'iron',
+        guideId: 'guide',
+        seatName: 'Iron jaws',
+      }),
+    );
+    expect(post.request.body.result).toBeUndefined();
+    expect(post.request.body.request.condition).toEqual({ kind: 'dull' });
+  });
+});
