@@ -128,6 +128,11 @@ export class Desk {
     });
   }
 
+  /** Asks all of an earlier request again, in place of what was asked since. */
+  askAgain(request: PlanRequest): void {
+    this.ask({ landMm: undefined, maxRatio: undefined, minStrokes: undefined, ...request });
+  }
+
   /** Lays an abrasive aside for this tool's plan, or takes it back in. */
   toggle(abrasiveId: string): void {
     const { toolId, requests } = this.choices.value;

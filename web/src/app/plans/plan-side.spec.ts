@@ -2,8 +2,10 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { planHoning } from '@mellow-anvil/core';
 import { Desk } from '../bench/desk';
-import { press, textOf, typeInto, until } from '../testing/host';
+import { ToolsStore } from '../tools/tools.store';
+import { inputOf, press, textOf, typeInto, until } from '../testing/host';
 import { GUIDE, IRON, answer, page, playServer, stone, stored } from '../testing/page';
+import { PlansStore } from './plans.store';
 import { PlanSide } from './plan-side';
 
 describe('PlanSide', () => {
@@ -63,6 +65,39 @@ describe('PlanSide', () => {
     }, 'the plan is back');
     await typeInto(fixture, 'Land now', '7');
     expect(textOf(fixture)).toContain('at most 6.00 mm');
+  });
+
+  it('forgets what stood against one tool’s figures when another is taken up', async () => {
+    await typeInto(fixture, 'Finish at least', '0.5');
+    expect(fixture.nativeElement.querySelector('.plan')).toBeNull();
+    const other = stored({ ...IRON, name: 'Other' }, 'other');
+    TestBed.inject(ToolsStore).load();
+    answer(server, '/api/tools', page([stored(IRON, 'iron'), other]));
+    TestBed.inject(Desk).takeUp('other');
+    fixture.componentRef.setInput('tool', other);
+    await until(() => {
+      fixture.detectChanges();
+      return fixture.nativeElement.querySelector('.plan') !== null;
+    }, 'the other tool’s plan');
+    expect(inputOf(fixture, 'Finish at least').value).toBe('2');
+  });
+
+  it('asks a kept plan again whole, whatever was asked since', async () => {
+    const request = {
+      condition: { kind: 'fading' },
+      finishUm: 12,
+      forceN: 15,
+      strokesPerMin: 50,
+      laidAside: [],
+    } as const;
+    const result = planHoning(IRON, bench, request);
+    TestBed.inject(PlansStore).load();
+    answer(server, '/api/plans', page([stored({ name: 'Quick', toolId: 'iron', request, result }, 'p')]));
+    await typeInto(fixture, 'Land now', '2');
+    await press(fixture, 'Ask this again');
+    expect(inputOf(fixture, 'Finish at least').value).toBe('12');
+    expect(inputOf(fixture, 'Land now').value).toBe('0.5');
+    expect(strokes()).toEqual(result.steps.map((step) => String(step.strokes)));
   });
 
   it('keeps what was asked, without working the result out for the server', async () => {

@@ -46,6 +46,19 @@ describe('QuantityField', () => {
     expect(fixture.componentInstance.value()).toBeUndefined();
   });
 
+  it('never rewrites what is being typed, and tidies it when it is left', async () => {
+    input().dispatchEvent(new Event('focus'));
+    await type('');
+    fixture.componentRef.setInput('value', 38.1);
+    await fixture.whenStable();
+    expect(input().value).toBe('');
+    await type('40,50 mm');
+    expect(input().value).toBe('40,50 mm');
+    input().dispatchEvent(new Event('blur'));
+    await fixture.whenStable();
+    expect(input().value).toBe('40.5');
+  });
+
   it('shows the same length when the workshop turns to inches, without changing it', async () => {
     expect(input().value).toBe('38.1');
     answer(server, '/api/settings', { name: 'W', units: 'inch', decimalMark: 'comma', version: 1 });

@@ -38,7 +38,8 @@ let fields = 0;
         [attr.aria-describedby]="error() || hint() ? id + '-says' : null"
         (input)="typed($any($event.target).value)"
         (keydown.enter)="settle()"
-        (blur)="settle()"
+        (focus)="typing = true"
+        (blur)="typing = false; settle()"
       />
       <span class="unit" aria-hidden="true">{{ unit() }}</span>
     </span>
@@ -92,6 +93,7 @@ export class QuantityField {
 
   protected readonly id = `quantity-${fields++}`;
   protected readonly text = signal('');
+  protected typing = false;
   private readonly unread = signal('');
   private readonly figures = inject(Figures);
   protected readonly unit = computed(() => this.figures.unitOf(this.quantity()));
@@ -101,6 +103,8 @@ export class QuantityField {
     effect(() => {
       const value = this.value();
       this.figures.units();
+      // What a person is in the middle of typing is never rewritten under the cursor.
+      if (this.typing) return;
       const shown = untracked(this.text);
       if (value === undefined || Number.isNaN(value)) {
         if (value === undefined && this.readOr(shown) !== undefined) this.text.set('');
