@@ -65,7 +65,7 @@ import { ThemeService } from './theme/theme.service';
       <router-outlet />
     </main>
     <ma-rail [planning]="planning()" />
-    <p-toast position="top-center" />
+    <p-toast position="bottom-right" />
   `,
   styleUrl: './app.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -57,6 +57,16 @@ const slate = {
   950: '#151b1e',
 };
 
+/** A notice: plain ground, a border and mark in one ink, words in the page's own. */
+const notice = (background: string, ink: string) => ({
+  background,
+  borderColor: ink,
+  color: ink,
+  detailColor: '{text.color}',
+  shadow: '0 4px 14px rgb(0 0 0 / 18%)',
+  closeButton: { hoverBackground: 'transparent', focusRing: { color: ink, shadow: 'none' } },
+});
+
 /**
  * The product's own look over the component library's base: stone greys, wet slate and one ember
  * accent. Only the components in use are named, so that only they are shipped.
@@ -129,6 +139,15 @@ export const workshopPreset = definePreset(
           dark: {
             outlined: { secondary: { color: '{surface.100}', borderColor: '{surface.500}' } },
             text: { secondary: { color: '{surface.200}' } },
+          },
+        },
+      },
+      toast: {
+        colorScheme: {
+          light: { success: notice('{surface.0}', '{surface.700}'), error: notice('{surface.0}', '#a3211c') },
+          dark: {
+            success: notice('{surface.800}', '{surface.300}'),
+            error: notice('{surface.800}', '#ff9a92'),
           },
         },
       },
