@@ -93,7 +93,7 @@ export const RANGES = {
   minStrokes: range('Fewest strokes', '', 0, 200, 'more than that is no least'),
   maxRatio: range('Largest jump', '×', 1, 1000, 'a finer stone follows a coarser one'),
   finishUm: range('Finish', 'µm', 0.01, 200, 'finer is beyond any stone and coarser is no edge'),
-  removeMm3: range('Steel to remove', 'mm³', 1e-6, 100000, 'it is one edge, not a block'),
+  removeMm3: range('Steel to remove', 'mm³', 0, 100000, 'it is one edge, not a block'),
   contactMm2: range('Contact area', 'mm²', 0, 100000, 'it is one bevel, not a slab'),
   steelFactor: range('Steel factor', '', 0.2, 10, 'no tool steel is that much easier or harder'),
   minutes: range('Minutes', 'min', 0, 10000, 'that is a week at the bench'),

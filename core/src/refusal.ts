@@ -15,6 +15,6 @@ export class Refusal extends Error {
 }
 
 /** Throws a {@link Refusal} for `field` unless `holds`; a costly sentence is given as a function. */
-export function require(holds: boolean, field: string, message: string | (() => string)): asserts holds {
+export function insist(holds: boolean, field: string, message: string | (() => string)): asserts holds {
   if (!holds) throw new Refusal(field, typeof message === 'string' ? message : message());
 }

@@ -38,8 +38,9 @@ test('from an empty bench to a plan, with figures of one’s own', async ({ page
   await page.getByLabel('Grain size').fill('1,2');
   await page.getByRole('button', { name: 'Put it on the rail' }).click();
 
-  // Two stones and the bench opens; the third comes from the Stones room.
+  // Two stones and the bench opens, with the plan; the third comes from the Stones room.
   await expect(page.getByRole('heading', { level: 1, name: 'Paring chisel by the window' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'The plan' })).toContainText('strokes');
   await page.getByRole('link', { name: 'Stones' }).click();
   await page.getByRole('link', { name: 'Add an abrasive' }).click();
   await choose(page, 'Kind', 'Film or paper on a flat plate');

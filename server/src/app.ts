@@ -64,8 +64,10 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   api.use('/settings', settingsRoutes(settingsStore, commands));
   api.use('/calc', calcRoutes());
   api.use('/undo', undoRoutes(commands));
-  api.get('/openapi.json', (_request, response) => void response.json(openApi()));
-  api.get('/workshop.schema.json', (_request, response) => void response.json(workshopJsonSchema()));
+  const described = once(openApi);
+  const fileSchema = once(workshopJsonSchema);
+  api.get('/openapi.json', (_request, response) => void response.json(described()));
+  api.get('/workshop.schema.json', (_request, response) => void response.json(fileSchema()));
   api.get('/health', async (_request, response) => {
     await database.sequelize.query('SELECT 1');
     response.json({ status: 'ok', version: VERSION, schema: database.schema });
@@ -150,4 +152,10 @@ function notices(webFolder: string): string {
     .filter((file) => existsSync(file))
     .map((file) => readFileSync(file, 'utf8'))
     .join('\n\n');
+}
+
+/** Works something out the first time it is asked for, and keeps it. */
+function once<T>(work: () => T): () => T {
+  let kept: T | undefined;
+  return () => (kept ??= work());
 }

@@ -1,4 +1,4 @@
-import { require } from '../refusal.js';
+import { insist } from '../refusal.js';
 
 /** How dull an edge is, as people say it. */
 export const CONDITIONS = ['fading', 'dull', 'very-dull', 'nicked'] as const;
@@ -29,8 +29,8 @@ export const TIP_RADIUS_UM: Readonly<Record<ConditionKind, number>> = {
  * 30°, 5 µm → 0.0187 mm.
  */
 export function dullRecessionMm(tipRadiusUm: number, includedDeg: number): number {
-  require(tipRadiusUm >= 0, 'tipRadiusUm', 'A tip’s radius is 0 µm or more.');
-  require(includedDeg > 0 && includedDeg < 180, 'includedDeg', 'Choose an angle between 0° and 180°.');
+  insist(tipRadiusUm >= 0, 'tipRadiusUm', 'A tip’s radius is 0 µm or more.');
+  insist(includedDeg > 0 && includedDeg < 180, 'includedDeg', 'Choose an angle between 0° and 180°.');
   return tipRadiusUm / 1000 / Math.tan((includedDeg * Math.PI) / 360);
 }
 

@@ -1,4 +1,4 @@
-import { require } from '../refusal.js';
+import { insist } from '../refusal.js';
 import type { FrontLine } from './edge.js';
 
 /** A place across the edge and how far it stands back from the foremost point, mm. */
@@ -14,8 +14,11 @@ export interface FrontPoint {
 export function frontProfile(front: FrontLine, widthMm: number, points = 41): readonly FrontPoint[] {
   const half = widthMm / 2;
   if (front.shape === 'arc') {
-    require(front.radiusMm >=
-      half, 'radiusMm', `An edge ${widthMm} mm wide cannot have a radius below ${half} mm; give a larger one.`);
+    insist(
+      front.radiusMm >= half,
+      'radiusMm',
+      `An edge ${widthMm} mm wide cannot have a radius below ${half} mm; give a larger one.`,
+    );
   }
   return Array.from({ length: points }, (_, i) => {
     const atMm = -half + (widthMm * i) / (points - 1);

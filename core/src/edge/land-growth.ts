@@ -1,4 +1,4 @@
-import { require } from '../refusal.js';
+import { insist } from '../refusal.js';
 import { cosDeg, sinDeg, tanDeg } from '../measure/trig.js';
 
 export interface LandGrowthInput {
@@ -30,7 +30,7 @@ export const ASSUMED_LAND_MM = 0.5;
 export function landGrowth(input: LandGrowthInput): LandGrowth {
   const { primaryDeg, secondaryDeg, recessionMm, thicknessMm } = input;
   requireRising(primaryDeg, secondaryDeg);
-  require(recessionMm >= 0, 'recessionMm', 'An edge only recedes: give 0 mm or more.');
+  insist(recessionMm >= 0, 'recessionMm', 'An edge only recedes: give 0 mm or more.');
   const whole = thicknessMm === undefined ? Infinity : wholeBevelRecessionMm(input, thicknessMm);
   const e = Math.min(recessionMm, whole);
   const [rise1, rise2] = [tanDeg(primaryDeg), tanDeg(secondaryDeg)];
@@ -58,8 +58,11 @@ function wholeBevelRecessionMm({ primaryDeg, secondaryDeg }: LandGrowthInput, th
 }
 
 function requireRising(primaryDeg: number, secondaryDeg: number): void {
-  require(primaryDeg > 0, 'primaryDeg', 'Choose a primary angle above 0°.');
-  require(secondaryDeg < 90, 'secondaryDeg', 'Choose a secondary angle below 90°.');
-  require(secondaryDeg >
-    primaryDeg, 'secondaryDeg', `A secondary bevel is steeper than the primary: choose more than ${primaryDeg}°, or leave it out.`);
+  insist(primaryDeg > 0, 'primaryDeg', 'Choose a primary angle above 0°.');
+  insist(secondaryDeg < 90, 'secondaryDeg', 'Choose a secondary angle below 90°.');
+  insist(
+    secondaryDeg > primaryDeg,
+    'secondaryDeg',
+    `A secondary bevel is steeper than the primary: choose more than ${primaryDeg}°, or leave it out.`,
+  );
 }

@@ -1,4 +1,4 @@
-import { require } from '../refusal.js';
+import { insist } from '../refusal.js';
 import { cosDeg, sinDeg, tanDeg, toDeg } from '../measure/trig.js';
 
 /** A point of the blade's section, mm: x back along the flat from the edge, y up from the back. */
@@ -42,14 +42,16 @@ export interface BevelSectionInput {
  */
 export function bevelSection(input: BevelSectionInput): BevelSection {
   const { thicknessMm, primaryDeg, secondaryDeg, landMm = 0, bladeMm = thicknessMm * 2 } = input;
-  require(thicknessMm > 0, 'thicknessMm', 'A blade has some thickness: give more than 0 mm.');
-  require(primaryDeg > 0 && primaryDeg < 90, 'primaryDeg', 'Choose a primary angle between 0° and 90°.');
+  insist(thicknessMm > 0, 'thicknessMm', 'A blade has some thickness: give more than 0 mm.');
+  insist(primaryDeg > 0 && primaryDeg < 90, 'primaryDeg', 'Choose a primary angle between 0° and 90°.');
   const edge: Point = { x: 0, y: 0 };
   const facets: Facet[] = [];
   if (secondaryDeg !== undefined && landMm > 0) {
-    require(secondaryDeg > primaryDeg &&
-      secondaryDeg <
-        90, 'secondaryDeg', `A secondary bevel is steeper than the primary: choose more than ${primaryDeg}°, or leave it out.`);
+    insist(
+      secondaryDeg > primaryDeg && secondaryDeg < 90,
+      'secondaryDeg',
+      `A secondary bevel is steeper than the primary: choose more than ${primaryDeg}°, or leave it out.`,
+    );
     const length = Math.min(landMm, thicknessMm / sinDeg(secondaryDeg));
     const to = { x: length * cosDeg(secondaryDeg), y: length * sinDeg(secondaryDeg) };
     facets.push({ name: 'secondary', from: edge, to, angleDeg: secondaryDeg });

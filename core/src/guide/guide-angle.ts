@@ -1,4 +1,4 @@
-import { require } from '../refusal.js';
+import { insist } from '../refusal.js';
 import { toDeg } from '../measure/trig.js';
 import type { GuideGeometry } from './guide.js';
 import { axleClearanceMm, backHeightMm, slipDegPerMm } from './seat-offsets.js';
@@ -23,16 +23,21 @@ export interface GuideAngle {
  */
 export function guideAngle(input: GuideAngleInput): GuideAngle {
   const { guide, thicknessMm, projectionMm } = input;
-  require(projectionMm >
-    0, 'projectionMm', 'The edge has to stand out of the guide: give a projection above 0 mm.');
+  insist(
+    projectionMm > 0,
+    'projectionMm',
+    'The edge has to stand out of the guide: give a projection above 0 mm.',
+  );
   const height = backHeightMm(guide, thicknessMm);
   const reach = projectionMm + guide.noseMm;
   const sine = axleClearanceMm(guide) / Math.hypot(reach, height);
   const angle = Math.abs(sine) <= 1 ? Math.atan2(height, reach) + Math.asin(sine) : NaN;
   const angleDeg = toDeg(angle);
-  require(angleDeg > 0 &&
-    angleDeg <
-      90, 'projectionMm', 'At this projection the guide gives no angle between 0° and 90°: the roller and the edge ' +
-    'cannot both touch the stone. Set the blade further out.');
+  insist(
+    angleDeg > 0 && angleDeg < 90,
+    'projectionMm',
+    'At this projection the guide gives no angle between 0° and 90°: the roller and the edge ' +
+      'cannot both touch the stone. Set the blade further out.',
+  );
   return { angleDeg, degPerMm: slipDegPerMm(reach, height, angle) };
 }

@@ -1,5 +1,5 @@
 import { formatLength } from '../measure/length.js';
-import { require } from '../refusal.js';
+import { insist } from '../refusal.js';
 import type { GuideGeometry } from './guide.js';
 import { axleClearanceMm, backHeightMm, slipDegPerMm } from './seat-offsets.js';
 
@@ -25,13 +25,16 @@ export interface GuideProjection {
  */
 export function guideProjection(input: GuideProjectionInput): GuideProjection {
   const { guide, thicknessMm, angleDeg } = input;
-  require(angleDeg > 0 && angleDeg < 90, 'angleDeg', 'Choose an angle above 0° and below 90°.');
+  insist(angleDeg > 0 && angleDeg < 90, 'angleDeg', 'Choose an angle above 0° and below 90°.');
   const angle = (angleDeg * Math.PI) / 180;
   const height = backHeightMm(guide, thicknessMm);
   const reach = (axleClearanceMm(guide) + height * Math.cos(angle)) / Math.sin(angle);
   const projectionMm = reach - guide.noseMm;
-  require(projectionMm >
-    0, 'angleDeg', `This guide cannot hold ${angleDeg}°: the edge would lie ${formatLength(-projectionMm, { units: 'mm' })} ` +
-    'inside its nose. Choose a lower angle, a higher seat or another guide.');
+  insist(
+    projectionMm > 0,
+    'angleDeg',
+    `This guide cannot hold ${angleDeg}°: the edge would lie ${formatLength(-projectionMm, { units: 'mm' })} ` +
+      'inside its nose. Choose a lower angle, a higher seat or another guide.',
+  );
   return { projectionMm, degPerMm: slipDegPerMm(reach, height, angle) };
 }

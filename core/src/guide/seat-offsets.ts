@@ -1,4 +1,4 @@
-import { require } from '../refusal.js';
+import { insist } from '../refusal.js';
 import type { GuideGeometry } from './guide.js';
 
 /**
@@ -8,8 +8,11 @@ import type { GuideGeometry } from './guide.js';
  */
 export function backHeightMm(guide: GuideGeometry, thicknessMm?: number): number {
   if (guide.seat !== 'underside') return guide.seatHeightMm;
-  require(thicknessMm !==
-    undefined, 'thicknessMm', 'This seat holds the blade by its underside; give the blade’s thickness.');
+  insist(
+    thicknessMm !== undefined,
+    'thicknessMm',
+    'This seat holds the blade by its underside; give the blade’s thickness.',
+  );
   return guide.seatHeightMm + thicknessMm;
 }
 

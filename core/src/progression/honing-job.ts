@@ -2,7 +2,7 @@ import { conditionRecessionMm, type Condition } from '../edge/dulling.js';
 import { includedDeg, type Edge, type SingleBevelEdge } from '../edge/edge.js';
 import { ASSUMED_LAND_MM, landGrowth, recessionForLand, widestLandMm } from '../edge/land-growth.js';
 import { sinDeg } from '../measure/trig.js';
-import { Refusal, require } from '../refusal.js';
+import { Refusal, insist } from '../refusal.js';
 
 /** The steel one honing of an edge has to move. */
 export interface HoningJob {
@@ -32,7 +32,7 @@ export function honingJob(edge: Edge, condition: Condition, landMm?: number): Ho
     );
   }
   const recessionMm = conditionRecessionMm(condition, includedDeg(edge));
-  require(recessionMm > 0, 'condition', 'There is nothing to hone off: say how dull the edge is.');
+  insist(recessionMm > 0, 'condition', 'There is nothing to hone off: say how dull the edge is.');
   return edge.secondaryDeg === undefined
     ? wholeBevelJob(edge, recessionMm)
     : landJob(edge, edge.secondaryDeg, recessionMm, landMm ?? edge.landMm ?? ASSUMED_LAND_MM);
@@ -57,8 +57,11 @@ function landJob(
   landBeforeMm: number,
 ): HoningJob {
   const widest = widestLandMm(edge.thicknessMm, secondaryDeg);
-  require(landBeforeMm <=
-    widest, 'landMm', `On a blade ${edge.thicknessMm} mm thick the ${secondaryDeg}° bevel is at most ${widest.toFixed(2)} mm long; measure the land again.`);
+  insist(
+    landBeforeMm <= widest,
+    'landMm',
+    `On a blade ${edge.thicknessMm} mm thick the ${secondaryDeg}° bevel is at most ${widest.toFixed(2)} mm long; measure the land again.`,
+  );
   const grown = (recession: number): ReturnType<typeof landGrowth> =>
     landGrowth({ ...edge, secondaryDeg, recessionMm: recession });
   const startMm = recessionForLand(edge.primaryDeg, secondaryDeg, landBeforeMm);

@@ -3,7 +3,7 @@ import { grit } from '../abrasive/grit.js';
 import type { Condition } from '../edge/dulling.js';
 import { guideProjection } from '../guide/guide-projection.js';
 import { seatGeometry, type Guide, type GuideSeat } from '../guide/guide.js';
-import { Refusal, require } from '../refusal.js';
+import { Refusal, insist } from '../refusal.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import { honingJob, type HoningJob } from './honing-job.js';
 import { progression, type ProgressionAbrasive, type ProgressionStep } from './progression.js';
@@ -59,9 +59,12 @@ export function planHoning(tool: Tool, bench: readonly OwnedAbrasive[], request:
   const aside = new Set(request.laidAside);
   const flat = bench.filter(({ kind }) => kindFacts(kind).flat);
   const candidates = flat.filter(({ id }) => !aside.has(id));
-  require(flat.length >
-    0, 'abrasives', 'A plan needs something flat to hone on: add a stone, a plate, film on glass or a strop.');
-  require(candidates.length > 0, 'laidAside', 'Every stone is laid aside; put at least one back.');
+  insist(
+    flat.length > 0,
+    'abrasives',
+    'A plan needs something flat to hone on: add a stone, a plate, film on glass or a strop.',
+  );
+  insist(candidates.length > 0, 'laidAside', 'Every stone is laid aside; put at least one back.');
   const input = {
     abrasives: candidates.map(toProgressionAbrasive),
     job: {

@@ -1,4 +1,4 @@
-import { require } from '../refusal.js';
+import { insist } from '../refusal.js';
 import type { AbrasiveKind } from '../abrasive/abrasive.js';
 import { estimatedRemovalMm3PerNm, estimatedScratchUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
 
@@ -16,7 +16,7 @@ export interface ProgressionAbrasive {
 }
 
 export interface ProgressionJob {
-  /** Steel the first abrasive has to take, > 0. */
+  /** Steel the first abrasive has to take, 0 or more. */
   readonly removeMm3: number;
   /** Area each finer abrasive has to clear of scratches. */
   readonly contactMm2: number;
@@ -116,9 +116,12 @@ class StoneNet {
 
   bestRoute(): Progression {
     const start = this.wayOn(undefined);
-    require(start.next !==
-      undefined, 'maxRatio', `No route from coarse to ${this.input.finishUm} µm keeps every jump within ${this.maxRatio} times; ` +
-      'allow a larger jump or add a stone between.');
+    insist(
+      start.next !== undefined,
+      'maxRatio',
+      `No route from coarse to ${this.input.finishUm} µm keeps every jump within ${this.maxRatio} times; ` +
+        'allow a larger jump or add a stone between.',
+    );
     const steps: ProgressionStep[] = [];
     let before: number | undefined;
     for (let at: number | undefined = start.next; at !== undefined; at = this.rest[at]?.next) {
@@ -195,11 +198,14 @@ class StoneNet {
 
   private refuseTheImpossible(): void {
     const { abrasives, finishUm } = this.input;
-    require(abrasives.length > 0, 'abrasives', 'Put at least one abrasive on the bench first.');
+    insist(abrasives.length > 0, 'abrasives', 'Put at least one abrasive on the bench first.');
     const finest = Math.min(...abrasives.map((abrasive) => abrasive.sizeUm));
-    require(finest <=
-      finishUm, 'finishUm', `Nothing on the bench is as fine as ${finishUm} µm; the finest is ${finest} µm. ` +
-      `Ask for ${finest} µm or coarser, or add a finer abrasive.`);
+    insist(
+      finest <= finishUm,
+      'finishUm',
+      `Nothing on the bench is as fine as ${finishUm} µm; the finest is ${finest} µm. ` +
+        `Ask for ${finest} µm or coarser, or add a finer abrasive.`,
+    );
   }
 }
 

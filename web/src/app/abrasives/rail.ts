@@ -50,7 +50,6 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
               class="stone"
               [class.lit]="stone.strokes"
               [class.aside]="stone.aside"
-              [class.dim]="planning() && !stone.strokes"
               [style.left.px]="stone.left"
               [attr.aria-pressed]="planning() && stone.flat ? !stone.aside : null"
               [attr.aria-label]="stone.words"
@@ -161,6 +160,22 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
     }
     .aside .name {
       text-decoration: line-through;
+    }
+    /* On a narrow screen the rail folds to a strip: drawing, name and strokes, without the scale. */
+    @media (max-width: 40rem) {
+      section {
+        height: 88px;
+      }
+      .scale {
+        display: none;
+      }
+      .stone {
+        height: 80px;
+        top: 0;
+      }
+      .name {
+        -webkit-line-clamp: 1;
+      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -152,6 +152,17 @@ const SIDES = [
         box-shadow: 0 0 0 100vmax rgb(0 0 0 / 45%);
       }
     }
+    @media (max-width: 40rem) {
+      header {
+        gap: 0 1rem;
+      }
+      header nav {
+        margin-left: -1rem;
+      }
+      .drawer {
+        padding-top: 0.4rem;
+      }
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -174,11 +185,14 @@ export class BenchPage {
     effect(() => {
       this.desk.takeUp(this.id());
     });
-    // The bench opens on a tool, not on a blank: the first of the rack once there is one.
+    // The bench opens on a tool, not on a blank: the first of the rack once there is one. Someone
+    // who was led here from an empty bench was promised a plan, and gets it.
+    let led = false;
     effect(() => {
       const [first] = this.ready() ?? [];
-      if (!this.id() && first && !this.unfinished()) {
-        void this.router.navigate(['/tools', first.id, 'edge'], { replaceUrl: true });
+      if (this.unfinished()) led = true;
+      else if (!this.id() && first) {
+        void this.router.navigate(['/tools', first.id, led ? 'plan' : 'edge'], { replaceUrl: true });
       }
     });
   }

@@ -20,7 +20,7 @@ import {
 import { Figures } from '../shared/figures';
 
 export interface AngleDrag {
-  readonly field: 'primaryDeg' | 'secondaryDeg' | 'microDeg';
+  readonly field: 'primaryDeg' | 'secondaryDeg';
   readonly deg: number;
 }
 
@@ -147,8 +147,7 @@ interface Handle {
       stroke-width: 2;
       stroke: var(--leather);
     }
-    .arc.secondaryDeg,
-    .arc.microDeg {
+    .arc.secondaryDeg {
       stroke: var(--accent);
     }
     .measure {
