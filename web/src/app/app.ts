@@ -21,7 +21,7 @@ import { ThemeService } from './theme/theme.service';
   template: `
     <a class="skip" href="#room" (click)="skip($event)">Skip to the room</a>
     <header>
-      <a class="brand" routerLink="/" aria-label="Mellow Anvil, to the bench">
+      <a class="brand" routerLink="/" aria-label="Mellow Anvil">
         <svg viewBox="0 0 32 32" width="28" height="28" aria-hidden="true">
           <path d="M2 23 22 23 30 10 13 10Z" class="blade" />
           <path d="M2 23 9.6 23 16.4 12.6 13 10Z" class="bevel" />
