@@ -15,6 +15,8 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   use: {
     colorScheme: 'light',
+    // Colours are looked at as they come to rest, not half way through a fade.
+    contextOptions: { reducedMotion: 'reduce' },
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium',
