@@ -10,6 +10,8 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   forbidOnly: true,
+  // The machine is shared and noisy: once more before it counts; the list says which were flaky.
+  retries: 1,
   reporter: [['list']],
   timeout: 90_000,
   expect: { timeout: 10_000 },

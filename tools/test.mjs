@@ -36,8 +36,8 @@ const counts = {
     return last ? [last[1] - (last[2] ?? 0), +(last[2] ?? 0)] : [0, 0];
   },
   playwright: (output) => [
-    [...output.matchAll(/^\s+(\d+) passed/gm)].reduce((all, [, n]) => all + +n, 0),
-    [...output.matchAll(/^\s+(\d+) (?:failed|flaky|did not run|interrupted)/gm)].reduce(
+    [...output.matchAll(/^\s+(\d+) (?:passed|flaky)/gm)].reduce((all, [, n]) => all + +n, 0),
+    [...output.matchAll(/^\s+(\d+) (?:failed|did not run|interrupted)/gm)].reduce(
       (all, [, n]) => all + +n,
       0,
     ),

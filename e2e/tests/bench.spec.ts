@@ -94,6 +94,7 @@ test('a guide of one’s own is measured, kept and used', async ({ page }) => {
   await type(page.getByLabel('Roller radius'), '10');
   await type(page.getByLabel('Nose ahead of the axle'), '12,5');
   await page.getByRole('button', { name: 'Remove seat Iron jaws' }).click();
+  await expect(page.getByLabel('Name of the seat')).toHaveCount(1);
   await page.getByLabel('Name of the seat').fill('My bed');
   await choose(page, 'Holds the blade by', 'its underside');
   await type(page.getByLabel('Height above the axle'), '15');
