@@ -1,13 +1,27 @@
 import type { Condition } from '../edge/dulling.js';
 
-export const SESSION_KINDS = ['honing', 'grinding', 'stropping', 'use'] as const;
+/** `measuring` is a look with the rule: it says how wide the land is, and changes nothing. */
+export const SESSION_KINDS = ['honing', 'grinding', 'stropping', 'use', 'measuring'] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
+
+export const BURRS = ['all-along', 'in-part', 'none', 'cannot-tell'] as const;
+export type Burr = (typeof BURRS)[number];
+
+export const PROOFS = ['nail', 'paper', 'hair', 'cut'] as const;
+export type ProofTest = (typeof PROOFS)[number];
+
+export interface Proof {
+  readonly test: ProofTest;
+  readonly passed: boolean;
+}
 
 /** What was done on one abrasive. */
 export interface SessionStep {
   readonly abrasiveId: string;
   readonly strokes: number;
   readonly minutes: number;
+  /** Push on the blade, N, where it was not the usual. */
+  readonly forceN?: number;
   /** Recession of the edge where it was measured. */
   readonly recessionMm?: number;
 }
@@ -35,12 +49,12 @@ export interface Chips {
 }
 
 export interface Outcome {
-  readonly burr?: 'all-along' | 'in-part' | 'none' | 'cannot-tell';
-  readonly proof?: readonly { readonly test: 'nail' | 'paper' | 'hair' | 'cut'; readonly passed: boolean }[];
+  readonly burr?: Burr;
+  readonly proof?: readonly Proof[];
   readonly word?: string;
 }
 
-/** One entry in a tool's record: a sharpening or a spell of use. */
+/** One entry in a tool's record: a sharpening, a spell of use, or a measurement. */
 export interface Session {
   readonly toolId: string;
   readonly kind: SessionKind;
@@ -49,6 +63,8 @@ export interface Session {
   readonly minutes?: number;
   readonly who?: string;
   readonly conditionBefore?: Condition;
+  /** The land as measured before anything was done. */
+  readonly landMm?: number;
   readonly setting?: SessionSetting;
   readonly steps?: readonly SessionStep[];
   readonly use?: Use;

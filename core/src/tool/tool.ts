@@ -22,6 +22,18 @@ export interface HostPlane {
   readonly orientation: 'bevel-down' | 'bevel-up';
 }
 
+/** What a tool on the rack asks for, from least to most work. */
+export const RACK_STATES = ['ready', 'strop', 'hone', 'regrind', 'repair'] as const;
+export type RackState = (typeof RACK_STATES)[number];
+
+/** The user's own word on a tool's state, over what the record says, from an instant on. */
+export interface Overruling {
+  readonly state: RackState;
+  /** ISO 8601 instant. */
+  readonly at: string;
+  readonly why?: string;
+}
+
 /** A tool on the rack. `edge.form` always agrees with the family's. */
 export interface Tool {
   readonly name: string;
@@ -31,5 +43,6 @@ export interface Tool {
   readonly host?: HostPlane;
   /** Tools that stand together, such as a set of chisels, share this name. */
   readonly setName?: string;
+  readonly overruling?: Overruling;
   readonly notes?: string;
 }

@@ -1,0 +1,127 @@
+import type { Session } from '../session/session.js';
+import type { RackState, Tool } from '../tool/tool.js';
+import type { RecordedSession } from './edge-state.js';
+import { RACK_RULES, readiness } from './readiness.js';
+import { proposedUse, toolRecord } from './tool-record.js';
+
+const chisel: Tool = {
+  name: 'Chisel',
+  family: 'bench-chisel',
+  steel: 'high-carbon',
+  edge: {
+    form: 'single-bevel',
+    widthMm: 19,
+    thicknessMm: 3.5,
+    primaryDeg: 25,
+    secondaryDeg: 30,
+    landMm: 0.5,
+    grind: 'flat',
+    back: 'flat',
+    front: { shape: 'straight' },
+  },
+};
+const gouge: Tool = {
+  ...chisel,
+  family: 'gouge',
+  edge: { form: 'gouge', widthMm: 20, depthMm: 5, thicknessMm: 2.4, cannel: 'out', bevelDeg: 22 },
+};
+
+/** A record with one entry a day. */
+const recordOf = (...entries: (Partial<Session> & Pick<Session, 'kind'>)[]): RecordedSession[] =>
+  entries.map((session, i) => ({
+    id: `s${i}`,
+    toolId: 't',
+    startedAt: `2026-03-${String(i + 1).padStart(2, '0')}T09:00:00Z`,
+    ...session,
+  }));
+const judged = (tool: Tool, sessions: RecordedSession[]): { state: RackState; rule: string; why: string } =>
+  readiness(tool, toolRecord(tool, sessions, []));
+
+const honed = { kind: 'honing' } as const;
+const stropped = { kind: 'stropping' } as const;
+const used = (minutes: number, stillCutting = true, more: Partial<Session> = {}): Session =>
+  ({ kind: 'use', use: { minutes, stillCutting }, ...more }) as Session;
+
+describe('readiness', () => {
+  it('gives each state by its own rule, with the reason', () => {
+    const nick = (deepestMm: number): Partial<Session> => ({ chips: { count: 2, deepestMm } });
+    const lives = [honed, used(100, false), honed, used(120, false), honed, used(140, false), honed];
+    const cases: [string, RackState, Tool, RecordedSession[], RegExp][] = [
+      ['deep-nick', 'repair', chisel, recordOf(honed, used(5, false, nick(1.2))), /Nicked 1.2 mm deep/],
+      ['nick', 'regrind', chisel, recordOf(honed, used(5, true, nick(0.5))), /0.5 mm deep: too much/],
+      ['wide-land', 'regrind', chisel, recordOf({ kind: 'measuring', landMm: 2.5 }), /land is 2.5 mm wide/],
+      [
+        'chipped',
+        'hone',
+        chisel,
+        recordOf(honed, used(5, true, nick(0.1))),
+        /2 chips since it was honed, 0.1 mm/,
+      ],
+      ['strop-first', 'strop', gouge, recordOf(honed, used(20, false)), /stropped not at all/],
+      ['blunt', 'hone', chisel, recordOf(honed, used(70, false)), /no longer cut after 1 h 10 min/],
+      ['life-over', 'hone', chisel, recordOf(...lives, used(121)), /usually last 2 h/],
+      ['half-hour', 'strop', gouge, recordOf(honed, used(31)), /31 min of cutting/],
+      ['fading', 'strop', chisel, recordOf(...lives, used(80)), /1 h 20 min of the usual 2 h/],
+      ['sharp', 'ready', chisel, recordOf(honed, used(10)), /^Honed 1 Mar 2026, used 10 min since\.$/],
+    ];
+    for (const [rule, state, tool, sessions, why] of cases) {
+      const found = judged(tool, sessions);
+      expect([rule, found.state, found.rule]).toEqual([rule, state, rule]);
+      expect(found.why).toMatch(why);
+    }
+    expect(cases.map(([rule]) => rule)).toEqual(RACK_RULES.map(({ name }) => name));
+  });
+
+  it('comes back to ready with the work that was asked for', () => {
+    const blunt = [honed, used(70, false)];
+    expect(judged(chisel, recordOf(...blunt, honed)).state).toBe('ready');
+    expect(judged(gouge, recordOf(...blunt, stropped)).state).toBe('ready');
+    const chipped = [honed, used(5, true, { chips: { count: 1, deepestMm: 0.5 } })];
+    expect(judged(chisel, recordOf(...chipped, stropped)).state)
+      .withContext('a strop takes no nick out')
+      .toBe('regrind');
+    expect(judged(chisel, recordOf(...chipped, { kind: 'grinding' }, honed)).state).toBe('ready');
+  });
+
+  it('sends a carving edge to the stone once the strop has been at it eight times', () => {
+    const strops = Array.from({ length: 8 }, () => [used(20), stropped]).flat();
+    expect(judged(gouge, recordOf(honed, ...strops, used(10, false))).state).toBe('hone');
+    expect(judged(gouge, recordOf(honed, ...strops.slice(2), used(10, false))).state).toBe('strop');
+  });
+
+  it('is overruled by the user until the next sharpening, or until it no longer cuts', () => {
+    const blunt = recordOf(honed, used(70, false));
+    const word = { state: 'ready', at: '2026-03-10T00:00:00Z', why: 'only cardboard' } as const;
+    const mine = { ...chisel, overruling: word };
+    const found = readiness(mine, toolRecord(mine, blunt, []));
+    expect([found.state, found.otherwise]).toEqual(['ready', 'hone']);
+    expect(found.why).toBe('Your word of 10 Mar 2026: only cardboard.');
+    const later = (session: Session): RecordedSession[] => [
+      ...blunt,
+      { ...session, id: 'z', toolId: 't', startedAt: '2026-03-11T09:00:00Z' },
+    ];
+    expect(judged(mine, later(used(5))).rule).toBe('overruled');
+    expect(judged(mine, later(used(5, false))).rule).toBe('blunt');
+    const kept = { ...chisel, overruling: { ...word, state: 'repair' as const } };
+    expect(judged(kept, later({ ...honed } as Session)).state).toBe('ready');
+  });
+
+  it('says so while nothing is known', () => {
+    expect(judged(chisel, [])).toEqual({ state: 'ready', rule: 'sharp', why: 'Nothing in its record yet.' });
+  });
+});
+
+describe('proposedUse', () => {
+  it('is the last one again, taken to cut and without its chips', () => {
+    const sessions = recordOf(used(45, false, { who: 'Shed', chips: { count: 1 } }));
+    const { lastUse } = toolRecord(chisel, sessions, []);
+    expect(proposedUse('t', 'minutes', lastUse, '2026-04-01T09:00:00Z')).toEqual({
+      toolId: 't',
+      kind: 'use',
+      startedAt: '2026-04-01T09:00:00Z',
+      who: 'Shed',
+      use: { minutes: 45, stillCutting: true },
+    });
+    expect(proposedUse('t', 'mortises', undefined, '2026-04-01T09:00:00Z').use?.mortises).toBe(2);
+  });
+});

@@ -1,0 +1,76 @@
+import type { Chips, Session, Use } from '../session/session.js';
+import type { OwnedAbrasive } from '../progression/honing-plan.js';
+import type { Tool } from '../tool/tool.js';
+import { usualLife, type UsualLife } from './edge-lives.js';
+import {
+  edgeAtFirst,
+  edgeHistory,
+  type EdgeState,
+  type HistoryEntry,
+  type RecordedSession,
+} from './edge-state.js';
+
+/** What a tool's record comes to: how its edge stands, how long one lasts, how it was last used. */
+export interface ToolRecord {
+  readonly state: EdgeState;
+  readonly entries: number;
+  readonly life?: UsualLife;
+  readonly lastUse?: LastUse;
+}
+
+/** The last spell of use, as the next one is proposed. */
+export interface LastUse {
+  readonly sessionId: string;
+  readonly at: string;
+  readonly who?: string;
+  readonly use: Use;
+  readonly chips?: Chips;
+}
+
+/** Everything the rack needs of a tool's record. */
+export function toolRecord(
+  tool: Tool,
+  sessions: readonly RecordedSession[],
+  abrasives: readonly OwnedAbrasive[],
+): ToolRecord {
+  return recordOf(tool, edgeHistory(tool, sessions, abrasives));
+}
+
+/** {@link toolRecord} of a history already worked out. */
+export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolRecord {
+  const last = history.findLast(({ session }) => session.kind === 'use')?.session;
+  const life = usualLife(tool, history);
+  return {
+    state: history.at(-1)?.after ?? edgeAtFirst(tool),
+    entries: history.length,
+    ...(life && { life }),
+    ...(last && { lastUse: toLastUse(last) }),
+  };
+}
+
+function toLastUse({ id, startedAt, who, use = {}, chips }: RecordedSession): LastUse {
+  return { sessionId: id, at: startedAt, ...(who !== undefined && { who }), use, ...(chips && { chips }) };
+}
+
+/** Minutes a first spell of use is put down as, to be corrected. */
+const FIRST_USE = { minutes: 30, metresPlaned: 20, mortises: 2 } as const;
+
+/**
+ * The next spell of use as it is put down in one tap: as the last one, except what that one found
+ * wrong with the edge; without a last one, a figure to be corrected.
+ */
+export function proposedUse(
+  toolId: string,
+  usedIn: keyof typeof FIRST_USE,
+  lastUse: LastUse | undefined,
+  startedAt: string,
+): Session {
+  const use: Use = lastUse?.use ?? { [usedIn]: FIRST_USE[usedIn] };
+  return {
+    toolId,
+    kind: 'use',
+    startedAt,
+    ...(lastUse?.who !== undefined && { who: lastUse.who }),
+    use: { ...use, stillCutting: true },
+  };
+}

@@ -1,0 +1,133 @@
+import fc from 'fast-check';
+import {
+  afterEvent,
+  moreStrokes,
+  runOf,
+  sessionOfRun,
+  strokesLeft,
+  type Run,
+  type RunEvent,
+  type RunFact,
+  type RunPlan,
+} from './run.js';
+
+const plan: RunPlan = {
+  toolId: 'iron',
+  condition: { kind: 'dull' },
+  finishUm: 1.2,
+  forceN: 20,
+  strokesPerMin: 40,
+  setting: { angleDeg: 30, projectionMm: 38.12 },
+  steps: [
+    { abrasiveId: 'w1000', strokes: 8 },
+    { abrasiveId: 'w8000', strokes: 5 },
+  ],
+};
+const START = Date.UTC(2026, 10, 23, 9);
+
+/** Events a second apart, or at the seconds given. */
+function events(...facts: (RunFact | [seconds: number, fact: RunFact])[]): RunEvent[] {
+  let clock = 0;
+  return [{ kind: 'begun', plan } as RunFact, ...facts].map((given, seq) => {
+    const [seconds, fact] = Array.isArray(given) ? given : [clock + 1, given];
+    clock = seconds;
+    return { ...fact, id: `e${seq}`, seq, at: new Date(START + seconds * 1000).toISOString() };
+  });
+}
+const strokes = (count: number): RunFact => ({ kind: 'strokes', count });
+const DONE: RunFact = { kind: 'done' };
+const run = (...facts: Parameters<typeof events>): Run => runOf(events(...facts)) as Run;
+const where = ({ stations, at }: Run): string => stations[at]?.kind ?? '';
+
+describe('a run', () => {
+  it('goes through guide, stones, burr and proof to one session for the record', () => {
+    const whole = run(
+      DONE,
+      [10, strokes(5)],
+      [20, strokes(3)],
+      [30, DONE],
+      [35, { kind: 'burr', burr: 'all-along' }],
+      [50, strokes(5)],
+      [65, DONE],
+      [80, DONE],
+      [85, { kind: 'proved', test: 'nail', passed: false }],
+      [86, { kind: 'proved', test: 'nail', passed: true }],
+      [90, { kind: 'proved', test: 'cut', passed: true }],
+      [91, { kind: 'finished' }],
+    );
+    expect(whole.ended).toBe('finished');
+    expect(sessionOfRun(whole)).toEqual({
+      toolId: 'iron',
+      kind: 'honing',
+      startedAt: new Date(START + 1000).toISOString(),
+      minutes: 1.5,
+      conditionBefore: { kind: 'dull' },
+      setting: { angleDeg: 30, projectionMm: 38.12 },
+      steps: [
+        { abrasiveId: 'w1000', strokes: 8, minutes: 0.47, forceN: 20 },
+        { abrasiveId: 'w8000', strokes: 5, minutes: 0.5, forceN: 20 },
+      ],
+      outcome: {
+        burr: 'all-along',
+        proof: [
+          { test: 'nail', passed: true },
+          { test: 'cut', passed: true },
+        ],
+      },
+    });
+  });
+
+  it('is sent back to the shaping stone by a burr that is not all along, with strokes to make', () => {
+    const sent = run(DONE, strokes(8), DONE, { kind: 'burr', burr: 'in-part' });
+    expect([where(sent), sent.at, sent.sentBackBy]).toEqual(['stone', 1, 'in-part']);
+    expect(strokesLeft(sent.steps[0] as never)).toBe(moreStrokes(8));
+    const on = run(DONE, strokes(8), DONE, { kind: 'burr', burr: 'none' }, strokes(4), DONE, {
+      kind: 'burr',
+      burr: 'cannot-tell',
+    });
+    expect([where(on), on.at, on.burr]).toEqual(['stone', 3, 'cannot-tell']);
+  });
+
+  it('wants a quarter more on “not yet”, four at least, from where the count stands', () => {
+    expect([moreStrokes(4), moreStrokes(17), moreStrokes(40)]).toEqual([4, 5, 10]);
+    const extra = run(DONE, strokes(11), { kind: 'not-yet' });
+    expect(strokesLeft(extra.steps[0] as never)).toBe(4);
+  });
+
+  it('counts a long rest as a pause, and takes back strokes counted by mistake', () => {
+    const paused = run(DONE, [60 * 60, strokes(1)], strokes(-1), strokes(-1));
+    expect(paused.steps[0]?.strokes).toBe(0);
+    expect(paused.minutes).toBeCloseTo(2 + 3 / 60, 9);
+    expect(sessionOfRun(paused)).toBeUndefined();
+  });
+
+  const fact = fc.oneof(
+    fc.constant(DONE),
+    fc.constant<RunFact>({ kind: 'not-yet' }),
+    fc.constant<RunFact>({ kind: 'back' }),
+    fc.constant<RunFact>({ kind: 'finished' }),
+    fc.integer({ min: -3, max: 9 }).map(strokes),
+    fc.constantFrom('all-along', 'in-part', 'none').map((burr): RunFact => ({ kind: 'burr', burr })),
+  );
+
+  it('stays at a station and never loses a stroke, whatever happens in whatever order', () => {
+    fc.assert(
+      fc.property(fc.array(fact, { maxLength: 60 }), (facts) => {
+        let at = runOf(events()) as Run;
+        for (const event of events(...facts).slice(1)) {
+          const next = afterEvent(at, event);
+          const total = (each: Run): number => each.steps.reduce((sum, step) => sum + step.strokes, 0);
+          if (event.kind !== 'strokes') expect(total(next)).toBe(total(at));
+          expect(next.stations[next.at]).toBeDefined();
+          expect(next.events).toBe(at.events + 1);
+          at = next;
+        }
+        expect(runOf(events(...facts))).toEqual(at);
+      }),
+    );
+  });
+
+  it('is nothing without its beginning', () => {
+    expect(runOf(events(DONE).slice(1))).toBeUndefined();
+  });
+});

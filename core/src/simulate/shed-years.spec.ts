@@ -1,0 +1,98 @@
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { GENERIC_SIDE_CLAMPING_GUIDE } from '../guide/guide.js';
+import { toolRecord } from '../record/tool-record.js';
+import type { Tool } from '../tool/tool.js';
+import { shedYears, type ShedYears } from './shed-years.js';
+
+const chisel: Tool & { id: string } = {
+  id: 'chisel',
+  name: 'Chisel',
+  family: 'bench-chisel',
+  steel: 'high-carbon',
+  edge: {
+    form: 'single-bevel',
+    widthMm: 19,
+    thicknessMm: 3.5,
+    primaryDeg: 25,
+    secondaryDeg: 30,
+    landMm: 0.5,
+    grind: 'flat',
+    back: 'flat',
+    front: { shape: 'straight' },
+  },
+};
+const stone = (id: string, grade: string): ShedYears['abrasives'][number] => ({
+  id,
+  name: id,
+  kind: 'water-stone',
+  grade: { standard: 'JIS', grade },
+  lubricant: 'water',
+  strokeMm: 150,
+  overheadMin: 0.5,
+});
+const shed: ShedYears = {
+  tools: [chisel],
+  guides: [{ ...GENERIC_SIDE_CLAMPING_GUIDE, id: 'g' }],
+  abrasives: [stone('w400', '400'), stone('w1000', '1000'), stone('w8000', '8000')],
+  from: '2024-11-25',
+  days: 728,
+  busy: [0.2, 0.5, 2, 2, 2, 1, 0.5, 0.5, 1, 1, 1, 0.2],
+  habits: [
+    {
+      toolId: 'chisel',
+      perWeek: 3,
+      measure: 'minutes',
+      spell: 40,
+      life: 120,
+      woods: [['oak', 1.4]],
+      hands: ['Shed'],
+      creepDegPerYear: 1.5,
+    },
+  ],
+  mishaps: [
+    {
+      toolId: 'chisel',
+      day: '2025-06-12',
+      who: 'Apprentice',
+      wood: 'oak',
+      chips: 2,
+      deepestMm: 0.7,
+      notes: 'A nail.',
+    },
+  ],
+  slowing: { w1000: 0.5 },
+  sharpener: 'Shed',
+};
+const years = (seed: number): ReturnType<typeof shedYears> => {
+  const generator = xoroshiro128plus(seed);
+  return shedYears(shed, () => uniformFloat64(generator));
+};
+const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
+
+describe('shedYears', () => {
+  it('is the same for the same seed, and another for another', () => {
+    expect(JSON.stringify(years(7))).toBe(JSON.stringify(years(7)));
+    expect(JSON.stringify(years(8))).not.toBe(JSON.stringify(years(7)));
+  });
+
+  it('has busy springs, a nick that is ground out, a creeping angle, and a stone going slow', () => {
+    const sessions = years(7);
+    const month = (from: number, to: number): number =>
+      sessions.filter(({ kind, startedAt }) => {
+        const at = new Date(startedAt).getUTCMonth();
+        return kind === 'use' && at >= from && at <= to;
+      }).length;
+    expect(month(2, 4)).toBeGreaterThan(2 * (month(11, 11) + month(0, 0)));
+    const nick = sessions.findIndex(({ notes }) => notes === 'A nail.');
+    expect(sessions.slice(nick, nick + 6).map(({ kind }) => kind)).toContain('grinding');
+    const honings = sessions.filter(({ kind }) => kind === 'honing');
+    const half = honings.length >> 1;
+    const angle = (of: typeof honings): number => mean(of.map(({ setting }) => setting?.angleDeg ?? NaN));
+    expect(angle(honings.slice(half)) - angle(honings.slice(0, half))).toBeGreaterThan(0.8);
+    expect(honings.length).toBeGreaterThan(20);
+    const { state, life } = toolRecord(chisel, sessions, shed.abrasives);
+    expect(state.steelMm3).toBeGreaterThan(0);
+    expect(life?.measure).toBe('minutes');
+  });
+});
