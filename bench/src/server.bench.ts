@@ -1,7 +1,15 @@
+import { dirname, join } from 'node:path';
 import sqlite3 from 'sqlite3';
-import { WORKSHOP_FORMAT, type Identified, type Tool, type Workshop } from '@mellow-anvil/core';
-import { openShop } from './shop.js';
-import { medianMsOf, ms, times, type Row } from './table.js';
+import {
+  WORKSHOP_FORMAT,
+  type Abrasive,
+  type Identified,
+  type Session,
+  type Tool,
+  type Workshop,
+} from '@mellow-anvil/core';
+import { openShop, type Shop } from './shop.js';
+import { mediansMsOf, ms, times, type Row } from './table.js';
 
 function shopOf(count: number): Workshop {
   const tools = Array.from({ length: count }, (_, i): Identified<Tool> => ({
@@ -34,26 +42,153 @@ function shopOf(count: number): Workshop {
   };
 }
 
+const SESSIONS = 20_000;
+const LONG_RECORD = 500;
+
+/** Honings and use in turns over some years, the first tool with a record of five hundred. */
+function sessionsOf(tools: readonly Identified<Tool>[], count: number): Identified<Session>[] {
+  return Array.from({ length: count }, (_, i): Identified<Session> => {
+    const tool = i < LONG_RECORD ? tools[0] : tools[1 + (i % (tools.length - 1))];
+    const common = {
+      id: `session-${i}`,
+      toolId: tool?.id ?? '',
+      startedAt: new Date(Date.UTC(2020, 0, 1, 8) + i * 3 * 3_600_000).toISOString(),
+      who: 'Shed',
+    };
+    return i % 4 === 3
+      ? {
+          ...common,
+          kind: 'honing',
+          minutes: 6,
+          conditionBefore: { kind: 'dull' },
+          setting: { guideId: 'guide', seatName: 'Chisel jaws', angleDeg: 30, projectionMm: 29.9 },
+          steps: [
+            { abrasiveId: 'w1000', strokes: 8, minutes: 1.1 },
+            { abrasiveId: 'w8000', strokes: 6, minutes: 1 },
+          ],
+          outcome: { burr: 'all-along', proof: [{ test: 'nail', passed: true }] },
+        }
+      : { ...common, kind: 'use', use: { minutes: 40, wood: 'oak', stillCutting: i % 4 !== 2 } };
+  });
+}
+
+const stone = (id: string, grade: string): Identified<Abrasive> => ({
+  id,
+  name: `Water stone ${grade}`,
+  kind: 'water-stone',
+  grade: { standard: 'JIS', grade },
+  lubricant: 'water',
+  strokeMm: 150,
+  overheadMin: 0.5,
+});
+
+/** The same rows straight from the file, as the yardstick. */
+function plainReader(file: string): { all(sql: string): Promise<unknown[]>; close(): Promise<unknown> } {
+  const plain = new sqlite3.Database(file, sqlite3.OPEN_READONLY);
+  return {
+    all: (sql) =>
+      new Promise((resolve, reject) => {
+        plain.all(sql, (reason: Error | null, found: unknown[]) =>
+          reason ? reject(reason) : resolve(found),
+        );
+      }),
+    close: () => new Promise((resolve) => plain.close(resolve)),
+  };
+}
+
+/** Two works timed turn by turn, so that whatever else the machine does falls on both. */
+async function side(
+  what: string,
+  aim: string,
+  subject: () => Promise<unknown>,
+  yardstick: readonly [words: string, work: () => Promise<unknown>],
+): Promise<Row> {
+  const [asked, read] = await mediansMsOf(60, subject, yardstick[1]);
+  return {
+    what,
+    figure: ms(asked),
+    yardstick: `${yardstick[0]} ${ms(read)}, ${times(asked / read)} as long`,
+    aim,
+  };
+}
+
 export async function benchServer(): Promise<Row[]> {
   const shop = await openShop();
-  await shop.open(shopOf(300));
-  const list = async (): Promise<unknown> => (await fetch(`${shop.origin}/api/tools?pageSize=500`)).json();
-  const plain = new sqlite3.Database(shop.database.file, sqlite3.OPEN_READONLY);
-  const rows = (): Promise<unknown[]> =>
-    new Promise((resolve, reject) => {
-      plain.all(
-        'SELECT * FROM tools WHERE deletedAt IS NULL ORDER BY lower(name), id LIMIT 500',
-        (reason: Error | null, found: unknown[]) => (reason ? reject(reason) : resolve(found)),
-      );
-    });
-  const [asked, read] = [await medianMsOf(60, list), await medianMsOf(60, rows)];
-  await new Promise((resolve) => plain.close(resolve));
-  await shop.close();
-  return [
-    {
-      what: 'tools list over HTTP, 300 tools',
-      figure: ms(asked),
-      yardstick: `the same rows by plain sqlite3 ${ms(read)}, ${times(asked / read)} as long`,
-    },
+  const workshop = shopOf(300);
+  const sessions = sessionsOf(workshop.tools, SESSIONS);
+  await shop.open({ ...workshop, abrasives: [stone('w1000', '1000'), stone('w8000', '8000')], sessions });
+  const get = async (path: string): Promise<unknown> => (await fetch(shop.origin + path)).json();
+  const plain = plainReader(shop.database.file);
+  const rows = [
+    await side('tools list over HTTP, 300 tools', '≤ 3 ×', () => get('/api/tools?pageSize=500'), [
+      'the same rows by plain sqlite3',
+      () => plain.all('SELECT * FROM tools WHERE deletedAt IS NULL ORDER BY lower(name), id LIMIT 500'),
+    ]),
+    await side(
+      `ledger page over HTTP, newest 100 of ${SESSIONS} sessions`,
+      '≤ 3 ×',
+      () => get('/api/sessions?sort=-startedAt&pageSize=100'),
+      [
+        'the same rows by plain sqlite3',
+        () =>
+          plain.all(
+            'SELECT * FROM sessions WHERE deletedAt IS NULL ORDER BY startedAt DESC, id DESC LIMIT 100',
+          ),
+      ],
+    ),
+    await side(`one tool’s life over HTTP, ${LONG_RECORD} sessions`, '', () => get('/api/records/tool-0'), [
+      'the same rows by plain sqlite3',
+      () => plain.all("SELECT * FROM sessions WHERE deletedAt IS NULL AND toolId = 'tool-0'"),
+    ]),
+    await tapToStored(shop),
   ];
+  await plain.close();
+  await shop.close();
+  return rows;
+}
+
+/** From a tap sent to its answer, which comes once the stroke is on the disk. */
+async function tapToStored(shop: Shop): Promise<Row> {
+  const run = `/api/runs/bench-run/events`;
+  let seq = 0;
+  const send = async (fact: object): Promise<void> => {
+    const event = { id: `event-${seq}`, seq, at: new Date().toISOString(), ...fact };
+    seq += 1;
+    const answer = await fetch(shop.origin + run, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ events: [event] }),
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+  };
+  await send({
+    kind: 'begun',
+    plan: {
+      toolId: 'tool-1',
+      condition: { kind: 'dull' },
+      finishUm: 2,
+      forceN: 20,
+      strokesPerMin: 40,
+      steps: [{ abrasiveId: 'w1000', strokes: 1000 }],
+    },
+  });
+  const plain = new sqlite3.Database(join(dirname(shop.database.file), 'yardstick.sqlite'));
+  const run1 = (sql: string): Promise<void> =>
+    new Promise((resolve, reject) => {
+      plain.run(sql, (reason: Error | null) => (reason ? reject(reason) : resolve()));
+    });
+  await run1('PRAGMA journal_mode = WAL');
+  await run1('CREATE TABLE events (id TEXT PRIMARY KEY, event TEXT)');
+  let written = 0;
+  const row = await side(
+    'an event from tap to stored, over HTTP',
+    '',
+    () => send({ kind: 'strokes', count: 1 }),
+    [
+      'one INSERT by plain sqlite3',
+      () => run1(`INSERT INTO events VALUES ('e${written++}', '{"kind":"strokes","count":1}')`),
+    ],
+  );
+  await new Promise((resolve) => plain.close(resolve));
+  return row;
 }

@@ -25,15 +25,25 @@ export function medianMs(runs: number, work: () => unknown): number {
   );
 }
 
-export async function medianMsOf(runs: number, work: () => Promise<unknown>): Promise<number> {
-  for (let i = 0; i < Math.min(5, runs); i++) await work();
-  const took: number[] = [];
-  for (let i = 0; i < runs; i++) {
+/** Medians of two works, run in turns. */
+export async function mediansMsOf(
+  runs: number,
+  one: () => Promise<unknown>,
+  other: () => Promise<unknown>,
+): Promise<[number, number]> {
+  const took: [number[], number[]] = [[], []];
+  const timed = async (work: () => Promise<unknown>): Promise<number> => {
     const start = performance.now();
     await work();
-    took.push(performance.now() - start);
+    return performance.now() - start;
+  };
+  for (let i = -5; i < runs; i++) {
+    const pair = [await timed(one), await timed(other)] as const;
+    if (i < 0) continue;
+    took[0].push(pair[0]);
+    took[1].push(pair[1]);
   }
-  return median(took);
+  return [median(took[0]), median(took[1])];
 }
 
 export const ms = (value: number): string => `${value < 10 ? value.toFixed(2) : value.toFixed(0)} ms`;

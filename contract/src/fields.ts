@@ -100,6 +100,14 @@ export const RANGES = {
   metresPlaned: range('Metres planed', 'm', 0, 1e6, 'nobody planes further between two honings'),
   mortises: range('Mortises', '', 0, 10000, 'nobody cuts more between two honings'),
   strokes: range('Strokes', '', 0, 100000, 'that is weeks on one stone'),
+  strokeCount: range(
+    'Strokes counted',
+    '',
+    -1000,
+    1000,
+    'one event is a tap, or a handful added or taken back',
+  ),
+  eventSeq: range('Place in the run', '', 0, 1e6, 'a run has a first event and no million of them'),
   chips: range('Chips', '', 0, 1000, 'beyond that the edge is gone'),
 } as const satisfies Record<string, Range>;
 

@@ -4,6 +4,7 @@ export { check, type Checked, type FieldProblem, type Problem } from './check.js
 export { RANGES, type Range, type RangeName } from './fields.js';
 export { guideSchema } from './guides.js';
 export { planDraftSchema, planSchema, type PlanDraft } from './plans.js';
+export { EVENTS_AT_ONCE, runEventSchema, runEventsSchema, type RunSummary, type StoredRun } from './runs.js';
 export { sessionSchema } from './sessions.js';
 export {
   changeSchema,

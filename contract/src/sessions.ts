@@ -1,5 +1,7 @@
 import Joi from 'joi';
 import {
+  BURRS,
+  PROOFS,
   SESSION_KINDS,
   type Chips,
   type Outcome,
@@ -11,7 +13,7 @@ import {
 import { id, instant, line, notes, number, oneOf, whole } from './fields.js';
 import { conditionSchema } from './plans.js';
 
-const setting = Joi.object<SessionSetting, true>({
+export const settingSchema = Joi.object<SessionSetting, true>({
   guideId: id.optional(),
   seatName: line('Seat', 40).optional(),
   angleDeg: number('angleDeg'),
@@ -22,6 +24,7 @@ const step = Joi.object<SessionStep, true>({
   abrasiveId: id,
   strokes: whole('strokes'),
   minutes: number('minutes'),
+  forceN: number('forceN').optional(),
   recessionMm: number('recessionMm').optional(),
 });
 
@@ -39,11 +42,11 @@ const chips = Joi.object<Chips, true>({
 });
 
 const outcome = Joi.object<Outcome, true>({
-  burr: oneOf('Burr', ['all-along', 'in-part', 'none', 'cannot-tell'] as const).optional(),
+  burr: oneOf('Burr', BURRS).optional(),
   proof: Joi.array()
     .items(
       Joi.object({
-        test: oneOf('Test', ['nail', 'paper', 'hair', 'cut'] as const),
+        test: oneOf('Test', PROOFS),
         passed: Joi.boolean().required(),
       }),
     )
@@ -59,10 +62,24 @@ export const sessionSchema = Joi.object<Session, true>({
   minutes: number('minutes').optional(),
   who: line('Who', 60).optional(),
   conditionBefore: conditionSchema.optional() as never,
-  setting: setting.optional() as never,
+  landMm: number('landMm').optional(),
+  setting: settingSchema.optional() as never,
   steps: Joi.array().items(step).max(100).optional() as never,
   use: use.optional() as never,
   chips: chips.optional() as never,
   outcome: outcome.optional() as never,
   notes: notes.optional(),
-});
+})
+  .custom((session: Session, helpers) =>
+    session.kind === 'measuring' && session.landMm === undefined
+      ? helpers.error('land.needed', {}, at(helpers.state, 'landMm', session))
+      : session,
+  )
+  .messages({ 'land.needed': 'Say how wide the land measures, in mm.' });
+
+/** Where a field would stand, so that the sentence about its absence stands beside it. */
+function at(state: Joi.State, field: string, parent: object): Joi.State {
+  // The types leave out what Joi's own rules use to move to a child.
+  const { localize } = state as unknown as { localize(path: unknown[], ancestors: unknown[]): Joi.State };
+  return localize.call(state, [...(state.path ?? []), field], [parent, ...(state.ancestors as unknown[])]);
+}

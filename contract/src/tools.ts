@@ -1,11 +1,24 @@
 import Joi from 'joi';
-import { FAMILY_NAMES, STEEL_NAMES, type HostPlane, type Tool } from '@mellow-anvil/core';
+import {
+  FAMILY_NAMES,
+  RACK_STATES,
+  STEEL_NAMES,
+  type HostPlane,
+  type Overruling,
+  type Tool,
+} from '@mellow-anvil/core';
 import { edge } from './edges.js';
-import { line, notes, number, oneOf } from './fields.js';
+import { instant, line, notes, number, oneOf } from './fields.js';
 
 const host = Joi.object<HostPlane, true>({
   bedDeg: number('bedDeg'),
   orientation: oneOf('Orientation', ['bevel-down', 'bevel-up'] as const),
+});
+
+const overruling = Joi.object<Overruling, true>({
+  state: oneOf('State', RACK_STATES),
+  at: instant,
+  why: line('Why', 200).optional(),
 });
 
 export const toolSchema = Joi.object<Tool, true>({
@@ -15,5 +28,6 @@ export const toolSchema = Joi.object<Tool, true>({
   edge: edge as never,
   host: host.optional(),
   setName: line('Set').optional(),
+  overruling: overruling.optional() as never,
   notes: notes.optional(),
 });

@@ -23,6 +23,7 @@ export * from './progression/progression.js';
 export * from './progression/verdicts.js';
 export * from './record/edge-lives.js';
 export * from './record/edge-state.js';
+export * from './record/life.js';
 export * from './record/plan-reason.js';
 export * from './record/readiness.js';
 export * from './record/tool-record.js';

@@ -7,15 +7,21 @@ import helmet from 'helmet';
 import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { abrasives } from './abrasives/abrasives.js';
+import { backupsRoutes } from './backups/backups.routes.js';
+import { BackupsService } from './backups/backups.service.js';
 import { calcRoutes } from './calc/calc.routes.js';
 import { guides } from './guides/guides.js';
 import { openApi, workshopJsonSchema } from './openapi/openapi.js';
-import { planDrafts } from './plans/plan-drafts.js';
 import { plans } from './plans/plans.js';
+import { recordsRoutes } from './records/records.routes.js';
+import { RecordsService } from './records/records.service.js';
+import { runsRoutes } from './runs/runs.routes.js';
+import { RunsService } from './runs/runs.service.js';
 import { sessions } from './sessions/sessions.js';
 import { settings } from './settings/settings.js';
 import { settingsRoutes } from './settings/settings.routes.js';
 import type { Database } from './shared/database.js';
+import { planDrafts, sessionDrafts } from './shared/drafts.js';
 import { HttpProblem, problemHandler } from './shared/problem.js';
 import { resourceRoutes } from './shared/resource.routes.js';
 import { storeOf } from './shared/store.js';
@@ -42,6 +48,7 @@ const WORKSHOP_LIMIT = '25mb';
 export function createApp({ database, webFolder, log = pino({ level: 'silent' }) }: AppOptions): {
   app: Express;
   workshop: WorkshopService;
+  backups: BackupsService;
 } {
   const commands = new Commands(database);
   const workshop = new WorkshopService(database, commands);
@@ -51,6 +58,9 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   const planStore = storeOf(plans, database, commands);
   const sessionStore = storeOf(sessions, database, commands);
   const settingsStore = storeOf(settings, database, commands);
+  const records = new RecordsService(database, commands);
+  const runs = new RunsService(database, commands);
+  const backups = new BackupsService(database, log, () => records.forget());
 
   const api = express.Router();
   api.use(requireJson);
@@ -59,8 +69,14 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   api.use('/tools', resourceRoutes(tools, toolStore));
   api.use('/guides', resourceRoutes(guides, guideStore));
   api.use('/abrasives', resourceRoutes(abrasives, abrasiveStore));
-  api.use('/plans', resourceRoutes(plans, planStore, planDrafts(toolStore, guideStore, abrasiveStore)));
-  api.use('/sessions', resourceRoutes(sessions, sessionStore));
+  api.use(
+    '/plans',
+    resourceRoutes(plans, planStore, planDrafts(toolStore, guideStore, abrasiveStore, records)),
+  );
+  api.use('/sessions', resourceRoutes(sessions, sessionStore, sessionDrafts(toolStore)));
+  api.use('/records', recordsRoutes(records));
+  api.use('/runs', runsRoutes(runs));
+  api.use('/backups', backupsRoutes(backups));
   api.use('/settings', settingsRoutes(settingsStore, commands));
   api.use('/calc', calcRoutes());
   api.use('/undo', undoRoutes(commands));
@@ -82,6 +98,8 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
 
   const app = express();
   app.disable('x-powered-by');
+  // Answers of the API are never the same for long; a hash of each would be work for nothing.
+  app.disable('etag');
   app.use(pinoHttp({ logger: log, useLevel: 'debug' }));
   app.use((_request, response, next) => {
     response.locals['nonce'] = randomBytes(16).toString('base64');
@@ -117,7 +135,7 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   app.use(compression());
   if (webFolder && existsSync(join(webFolder, 'index.html'))) servePage(app, webFolder);
   app.use(problemHandler(log));
-  return { app, workshop };
+  return { app, workshop, backups };
 }
 
 /** The built page: hashed files for good, index.html fresh with the nonce its styles need. */

@@ -26,8 +26,10 @@ async function main(): Promise<void> {
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' }, pino.destination(2));
   const database = await openDatabase(folder);
   const webFolder = fileURLToPath(new URL('../../web/dist/browser', import.meta.url));
-  const { app, workshop } = createApp({ database, webFolder, log });
+  const { app, workshop, backups } = createApp({ database, webFolder, log });
   if (openFile) await workshop.begin(JSON.parse(await readFile(openFile, 'utf8')));
+
+  const rest = backups.keepUp();
 
   const server = app.listen(port, host);
   server.once('error', (reason: NodeJS.ErrnoException) => {
@@ -48,7 +50,12 @@ async function main(): Promise<void> {
     console.log(`Mellow Anvil is at http://${shown}:${taken}/`);
   });
   const stop = (): void => {
-    server.close(() => void database.close().then(() => process.exit(0)));
+    server.close(
+      () =>
+        void rest()
+          .then(() => database.close())
+          .then(() => process.exit(0)),
+    );
     server.closeIdleConnections();
   };
   process.once('SIGINT', stop);

@@ -3,7 +3,13 @@ import { grit } from '../abrasive/grit.js';
 import { estimatedRemovalMm3PerNm, removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { conditionRecessionMm, type Condition } from '../edge/dulling.js';
 import { includedDeg, type SingleBevelEdge } from '../edge/edge.js';
-import { ASSUMED_LAND_MM, landGrowth, recessionAfter, recessionForLand } from '../edge/land-growth.js';
+import {
+  ASSUMED_LAND_MM,
+  landGrowth,
+  recessionAfter,
+  recessionForLand,
+  widestLandMm,
+} from '../edge/land-growth.js';
 import { PLAN_DEFAULTS, type OwnedAbrasive } from '../progression/honing-plan.js';
 import type { Session, SessionSetting } from '../session/session.js';
 import { USE_MEASURES, type UseMeasure } from '../tool/families.js';
@@ -120,18 +126,18 @@ export function afterSession(
 const FRESH = { stropsSinceHoned: 0, sinceHoned: NO_WEAR, sinceSharpened: NO_WEAR } as const;
 
 /** One entry of a record and what it changed. */
-export interface HistoryEntry {
-  readonly session: RecordedSession;
+export interface HistoryEntry<S extends RecordedSession = RecordedSession> {
+  readonly session: S;
   readonly before: EdgeState;
   readonly after: EdgeState;
 }
 
 /** Every entry of a tool's record in order of time, each with the edge before and after it. */
-export function edgeHistory(
+export function edgeHistory<S extends RecordedSession>(
   tool: Tool,
-  sessions: readonly RecordedSession[],
+  sessions: readonly S[],
   abrasives: readonly OwnedAbrasive[],
-): readonly HistoryEntry[] {
+): readonly HistoryEntry<S>[] {
   const bench = new Map(abrasives.map((abrasive) => [abrasive.id, abrasive]));
   let before = edgeAtFirst(tool);
   return inOrderOfTime(sessions).map((session) => {
@@ -243,12 +249,12 @@ function honedAwayMm2(edge: SingleBevelEdge, recessionMm: number): number {
 function withLand(
   edge: LandedEdge,
   state: EdgeState,
-  landMm: number,
+  measuredMm: number,
   landFrom: EdgeState['landFrom'],
 ): EdgeState {
+  const landMm = Math.min(measuredMm, widestLandMm(edge.thicknessMm, edge.secondaryDeg));
   const recessionMm = recessionForLand(edge.primaryDeg, edge.secondaryDeg, landMm);
-  const landNow = landAt(edge, recessionMm);
-  return { ...state, recessionMm, landMm: landNow, landFrom, landThenMm: landNow, honingsSinceThen: 0 };
+  return { ...state, recessionMm, landMm, landFrom, landThenMm: landMm, honingsSinceThen: 0 };
 }
 
 function measuredMm({ steps = [] }: Session): number | undefined {

@@ -5,9 +5,11 @@ import {
   changeSchema,
   planDraftSchema,
   removalSchema,
+  runEventsSchema,
   storedSchema,
   workshopSchema,
 } from '@mellow-anvil/contract';
+import { backupNameSchema } from '../backups/backups.routes.js';
 import { settings } from '../settings/settings.js';
 import { KINDS } from '../shared/kinds.js';
 import type { Kind } from '../shared/kind.js';
@@ -47,6 +49,27 @@ export function openApi(): Json {
   const which = Joi.object({ id: Joi.number().integer().min(1).required() });
   paths['/api/undo/undo'] = { post: operation('Take back the newest change', { body: which }) };
   paths['/api/undo/redo'] = { post: operation('Do the last undone change again', { body: which }) };
+  const run = { name: 'id', in: 'path', required: true, schema: { type: 'string' } };
+  paths['/api/runs'] = { get: operation('Runs at the bench still open', {}) };
+  paths['/api/runs/{id}'] = { parameters: [run], get: operation('A run with its events', {}) };
+  paths['/api/runs/{id}/events'] = {
+    parameters: [run],
+    post: operation('Add events to a run, in order; those stored before are passed over', {
+      body: runEventsSchema,
+    }),
+  };
+  paths['/api/records'] = { get: operation('What each tool’s record comes to, by tool id', {}) };
+  paths['/api/records/{toolId}'] = {
+    parameters: [{ ...run, name: 'toolId' }],
+    get: operation('One tool’s record, each entry and what it changed', {}),
+  };
+  paths['/api/backups'] = {
+    get: operation('The backups there are', {}),
+    post: operation('Make a backup now', { status: 201 }),
+  };
+  paths['/api/backups/restore'] = {
+    post: operation('Put a backup in place of everything stored', { body: backupNameSchema }),
+  };
   paths['/api/health'] = { get: operation('Whether the server and its database answer', {}) };
   return {
     openapi: '3.1.0',

@@ -14,6 +14,7 @@ export const sessions = defineKind<Session>({
     minutes: 'real',
     who: 'text',
     conditionBefore: 'json',
+    landMm: 'real',
     setting: 'json',
     steps: 'json',
     use: 'json',

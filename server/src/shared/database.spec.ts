@@ -1,7 +1,10 @@
-import { mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { gunzipSync } from 'node:zlib';
 import { QueryTypes, Sequelize } from 'sequelize';
+import { runEvents } from '../testing/fixtures.js';
+import { openTestWorkshop } from '../testing/workshop.js';
 import { CannotOpen, openDatabase } from './database.js';
 import { MIGRATIONS, type Migration } from './migrations.js';
 
@@ -45,12 +48,35 @@ describe('openDatabase', () => {
       (await sequelize.query('SELECT * FROM settings', { type: QueryTypes.SELECT }))[0] as object;
     expect(await read(now.sequelize)).toEqual(jasmine.objectContaining({ name: 'Old shed', later: null }));
     await now.close();
-    expect(await backups()).toEqual([jasmine.stringMatching(/^before-migration-.*\.sqlite$/)]);
+    expect((await backups()).sort()).toEqual([
+      jasmine.stringMatching(/^before-migration-.*\.sqlite$/),
+      jasmine.stringMatching(/^before-migration-.*\.sqlite\.sha256$/),
+    ]);
     const copy = new Sequelize({ dialect: 'sqlite', storage: now.backup, logging: false });
     const kept = await read(copy);
     await copy.close();
     expect(kept).toEqual(jasmine.objectContaining({ name: 'Old shed' }));
     expect(Object.keys(kept)).not.toContain('later');
+  });
+
+  it('opens the file as the first release left it: backed up, migrated, everything still there', async () => {
+    const left = new URL('../../src/testing/older/0001-the-house.sqlite.gz', import.meta.url);
+    await writeFile(join(folder, 'workshop.sqlite'), gunzipSync(await readFile(left)));
+    const shop = await openTestWorkshop(folder);
+    expect(shop.database.backup).toContain('before-migration-');
+    const tools = (await shop.ask('GET', '/api/tools')).body.items;
+    expect(tools.length).toBe(28);
+    expect((await shop.ask('GET', '/api/plans')).body.items[0].name).toBe('Dull, to 2 µm');
+    expect((await shop.ask('GET', '/api/settings')).body.decimalMark).toBe('comma');
+    const { record } = (await shop.ask('GET', '/api/records/bench-19')).body;
+    expect([record.entries, record.state.honings]).toEqual([2, 1]);
+    const events = runEvents('r1', 'bench-19', { kind: 'done' }, { kind: 'strokes', count: 3 });
+    expect((await shop.ask('POST', '/api/runs/r1/events', { events })).status).toBe(200);
+    const { backups } = (await shop.ask('GET', '/api/backups')).body;
+    const back = await shop.ask('POST', '/api/backups/restore', { name: backups[0].name });
+    expect(back.status).withContext('the copy made before migrating can be put back').toBe(200);
+    expect((await shop.ask('GET', '/api/runs')).body).toEqual([]);
+    await shop.close();
   });
 
   it('refuses a newer release’s file in words', async () => {

@@ -5,6 +5,10 @@ import { Mutex } from 'async-mutex';
 import { Sequelize, Transaction } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { MIGRATIONS, type Migration } from './migrations.js';
+import { snapshot } from './snapshot.js';
+
+/** The database's name in its folder. */
+export const DATABASE_FILE = 'workshop.sqlite';
 
 /** A reason the workshop cannot be opened, for the person who started the program. */
 export class CannotOpen extends Error {}
@@ -18,6 +22,8 @@ export interface Database {
   readonly backup?: string;
   /** One writer at a time, in one transaction: all of it is stored or none. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
+  /** Keeps every writer away while something is done to the file itself. */
+  exclusive<T>(work: () => Promise<T>): Promise<T>;
   close(): Promise<void>;
 }
 
@@ -33,7 +39,7 @@ export interface OpenOptions {
  */
 export async function openDatabase(folder: string, options: OpenOptions = {}): Promise<Database> {
   const { migrations = MIGRATIONS, now = () => new Date() } = options;
-  const file = join(folder, 'workshop.sqlite');
+  const file = join(folder, DATABASE_FILE);
   try {
     await mkdir(join(folder, 'backups'), { recursive: true });
   } catch (reason) {
@@ -57,6 +63,7 @@ export async function openDatabase(folder: string, options: OpenOptions = {}): P
       backup,
       write: (work) =>
         writing.runExclusive(() => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work)),
+      exclusive: (work) => writing.runExclusive(work),
       close: () => sequelize.close(),
     };
   } catch (reason) {
@@ -94,7 +101,7 @@ async function migrate(
   let backup: string | undefined;
   if (existed && executed.length > 0 && pending.length > 0) {
     backup = backupName();
-    await sequelize.query('VACUUM INTO $backup', { bind: { backup } });
+    await snapshot(sequelize, backup);
   }
   await umzug.up();
   return backup;

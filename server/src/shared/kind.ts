@@ -1,13 +1,6 @@
 import type Joi from 'joi';
 import { listSchema, type ListQuery } from '@mellow-anvil/contract';
-import {
-  DataTypes,
-  type Model,
-  type ModelAttributes,
-  type ModelStatic,
-  type Sequelize,
-  type WhereOptions,
-} from 'sequelize';
+import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
 
 export type KindName = 'settings' | 'tools' | 'guides' | 'abrasives' | 'plans' | 'sessions';
 
@@ -45,7 +38,8 @@ export interface Kind<T = unknown> extends KindOptions<T> {
   model(sequelize: Sequelize): ModelStatic<Model>;
   toColumns(thing: T): Readonly<Record<string, unknown>>;
   fromRow(row: Row): T;
-  where(query: ListQuery): WhereOptions;
+  /** The filters a query gives, by column. */
+  where(query: ListQuery): Readonly<Record<string, unknown>>;
 }
 
 const ENVELOPE: ModelAttributes = {

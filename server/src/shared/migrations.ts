@@ -93,4 +93,30 @@ export const MIGRATIONS: readonly Migration[] = [
       await schema.addIndex('sessions', ['toolId', 'startedAt']);
     },
   },
+  {
+    name: '0002-the-record',
+    async up(schema) {
+      await schema.addColumn('sessions', 'landMm', real);
+      await schema.addColumn('tools', 'overruling', text);
+      await schema.createTable('runs', {
+        id: envelope.id,
+        toolId: names('tools') as never,
+        state: needed,
+        startedAt: needed,
+        next: { type: DataTypes.INTEGER, allowNull: false },
+      });
+      await schema.createTable('runEvents', {
+        id: envelope.id,
+        runId: names('runs') as never,
+        seq: { type: DataTypes.INTEGER, allowNull: false },
+        event: needed,
+      });
+      await schema.addIndex('runEvents', ['runId', 'seq'], { unique: true });
+      // Live sessions in order of time: what a page of the ledger and its count read.
+      await schema.addIndex('sessions', ['startedAt', 'id'], {
+        name: 'sessions_live',
+        where: { deletedAt: null },
+      });
+    },
+  },
 ];

@@ -47,6 +47,53 @@ const BODY_ERRORS: Readonly<Record<string, readonly [number, string, string]>> =
   'request.aborted': [400, 'Cut short', 'The body ended early; send it again.'],
 };
 
+const NOTHING_CHANGED = 'Nothing was changed; what you entered is still on the page.';
+
+/** What the disk or the database file has against being written, in words. */
+const STORAGE_ERRORS: Readonly<Record<string, readonly [number, string, string]>> = {
+  SQLITE_FULL: [
+    507,
+    'The disk is full',
+    'There is no room left to store this: free some space, then try again.',
+  ],
+  ENOSPC: [507, 'The disk is full', 'There is no room left to store this: free some space, then try again.'],
+  SQLITE_READONLY: [
+    503,
+    'The folder cannot be written',
+    'The workshop’s folder may only be read: give this program leave to write in it, then try again.',
+  ],
+  EACCES: [
+    503,
+    'The folder cannot be written',
+    'The workshop’s folder may only be read: give this program leave to write in it, then try again.',
+  ],
+  EROFS: [
+    503,
+    'The folder cannot be written',
+    'The workshop’s folder may only be read: give this program leave to write in it, then try again.',
+  ],
+  SQLITE_IOERR: [
+    503,
+    'The disk does not answer',
+    'The disk failed while this was stored: look to it before you go on.',
+  ],
+  SQLITE_BUSY: [503, 'In use', 'Another program holds the workshop’s file: close it, then try again.'],
+  SQLITE_CORRUPT: [
+    503,
+    'The workshop’s file is damaged',
+    'Restore the newest backup in Settings; keep a copy of the damaged file.',
+  ],
+};
+
+/** The problem behind a failure of the disk or the database file, if it is one. */
+export function storageProblem(reason: unknown): HttpProblem | undefined {
+  const { code, parent } = (reason ?? {}) as { code?: unknown; parent?: { code?: unknown } };
+  // A read-only folder shows as a file that cannot be opened.
+  const told = String(parent?.code ?? code ?? '').replace('SQLITE_CANTOPEN', 'SQLITE_READONLY');
+  const known = STORAGE_ERRORS[told];
+  return known && new HttpProblem(known[0], known[1], `${known[2]} ${NOTHING_CHANGED}`);
+}
+
 /** The last handler: every error leaves as `application/problem+json`. */
 export function problemHandler(log: Logger): ErrorRequestHandler {
   return (reason, _request, response, next) => {
@@ -68,6 +115,8 @@ function toProblem(reason: unknown): HttpProblem {
   if (reason instanceof Refusal) {
     return invalid([{ field: reason.field, message: reason.message }]);
   }
+  const storage = storageProblem(reason);
+  if (storage) return storage;
   const type = (reason as { type?: unknown } | null)?.type;
   const known = typeof type === 'string' ? BODY_ERRORS[type] : undefined;
   if (known) return new HttpProblem(...known);

@@ -30,7 +30,7 @@ export function resourceRoutes<T extends object, D extends object = T>(
   const change = changeSchema(draft);
   return Router()
     .get('/', async (request, response) => {
-      response.json(await store.list(checked(kind.list, request.query, true)));
+      response.type('json').send(await store.listText(checked(kind.list, request.query, true)));
     })
     .post('/', async (request, response) => {
       const stored = await store.create(await complete(checked(draft, request.body)));

@@ -1,4 +1,13 @@
-import type { Abrasive, Family, Guide, Session, SingleBevelEdge, Tool } from '@mellow-anvil/core';
+import type {
+  Abrasive,
+  Family,
+  Guide,
+  RunEvent,
+  RunPlan,
+  Session,
+  SingleBevelEdge,
+  Tool,
+} from '@mellow-anvil/core';
 
 const flat: SingleBevelEdge = {
   form: 'single-bevel',
@@ -152,3 +161,28 @@ export const session = (toolId: string): Session => ({
   outcome: { burr: 'all-along', proof: [{ test: 'nail', passed: true }], word: 'clean' },
   notes: 'Before the rudder.',
 });
+
+/** Events of a run of eight strokes and five, in order; ids are the run's own name and the place. */
+export function runEvents(runId: string, toolId: string, ...facts: readonly object[]): RunEvent[] {
+  const plan: RunPlan = {
+    toolId,
+    condition: { kind: 'dull' },
+    finishUm: 2,
+    forceN: 20,
+    strokesPerMin: 40,
+    setting: { angleDeg: 30, projectionMm: 29.9 },
+    steps: [
+      { abrasiveId: 'w1000', strokes: 8 },
+      { abrasiveId: 'w8000', strokes: 5 },
+    ],
+  };
+  return [{ kind: 'begun', plan }, ...facts].map(
+    (fact, seq) =>
+      ({
+        ...fact,
+        id: `${runId}-${seq}`,
+        seq,
+        at: new Date(Date.UTC(2026, 10, 23, 9, 0, seq)).toISOString(),
+      }) as RunEvent,
+  );
+}

@@ -14,6 +14,7 @@ export const tools = defineKind<Tool>({
     edge: 'json',
     host: 'json',
     setName: 'text',
+    overruling: 'json',
     notes: 'text',
   },
   sorts: ['name', 'family', 'updatedAt', 'createdAt'],

@@ -11,6 +11,12 @@ export interface RowChange {
   readonly after: Row;
 }
 
+/** A row and the kind of thing it is. */
+export interface KindRow {
+  readonly kind: KindName;
+  readonly row: Row;
+}
+
 /** A change people can take back, as the page lists it. */
 export interface CommandSummary {
   readonly id: number;
@@ -35,6 +41,7 @@ const ROWS_AT_ONCE = 400;
  */
 export class Commands {
   private readonly model: ModelStatic<Model>;
+  private readonly listeners: ((rows: readonly KindRow[]) => void)[] = [];
 
   constructor(private readonly database: Database) {
     const { sequelize } = database;
@@ -59,22 +66,42 @@ export class Commands {
     label: string,
     work: (transaction: Transaction) => Promise<readonly RowChange[]>,
   ): Promise<readonly RowChange[]> {
-    return this.database.write(async (transaction) => {
-      const changes = await work(transaction);
-      if (changes.length === 0) return changes;
-      await this.store(
-        changes.map(({ kind, after }) => ({ kind, row: after })),
-        transaction,
-      );
-      await this.model.destroy({ where: { state: 'undone' }, transaction });
-      const command = await this.model.create(
-        { label, createdAt: new Date().toISOString(), state: 'done', changes: JSON.stringify(changes) },
-        { transaction },
-      );
-      const oldest = (command.get('id') as number) - COMMANDS_KEPT;
-      await this.model.destroy({ where: { id: { [Op.lte]: oldest } }, transaction });
-      return changes;
+    const changes = await this.database.write(async (transaction) => {
+      const wanted = await work(transaction);
+      await this.record(label, wanted, transaction);
+      return wanted;
     });
+    this.tell(changes.map(({ kind, after }) => ({ kind, row: after })));
+    return changes;
+  }
+
+  /**
+   * Stores changes and the command they make within a transaction of the caller's, who
+   * {@link tell}s once it is through.
+   */
+  async record(label: string, changes: readonly RowChange[], transaction: Transaction): Promise<void> {
+    if (changes.length === 0) return;
+    await this.store(
+      changes.map(({ kind, after }) => ({ kind, row: after })),
+      transaction,
+    );
+    await this.model.destroy({ where: { state: 'undone' }, transaction });
+    const command = await this.model.create(
+      { label, createdAt: new Date().toISOString(), state: 'done', changes: JSON.stringify(changes) },
+      { transaction },
+    );
+    const oldest = (command.get('id') as number) - COMMANDS_KEPT;
+    await this.model.destroy({ where: { id: { [Op.lte]: oldest } }, transaction });
+  }
+
+  /** Has a listener told of every row that was stored, once its transaction is through. */
+  onStored(listener: (rows: readonly KindRow[]) => void): void {
+    this.listeners.push(listener);
+  }
+
+  /** Tells the listeners what was stored. */
+  tell(rows: readonly KindRow[]): void {
+    for (const listener of this.listeners) listener(rows);
   }
 
   /** What can be undone and redone, the next one first. */
@@ -114,13 +141,14 @@ export class Commands {
     await this.database.write((transaction) => this.model.destroy({ where: {}, transaction }));
   }
 
-  private turn(
+  private async turn(
     state: CommandRow['state'],
     order: 'ASC' | 'DESC',
     id: number,
     target: (change: RowChange) => Row,
   ): Promise<CommandSummary> {
-    return this.database.write(async (transaction) => {
+    let rows: readonly KindRow[] = [];
+    const summary = await this.database.write(async (transaction) => {
       const next = (await this.model.findOne({
         where: { state },
         order: [['id', order]],
@@ -135,7 +163,7 @@ export class Commands {
         );
       }
       const changes = JSON.parse(next.changes) as RowChange[];
-      const rows = changes.map((change) => ({ kind: change.kind, row: target(change) }));
+      rows = changes.map((change) => ({ kind: change.kind, row: target(change) }));
       await this.store(await this.withNextVersions(rows, transaction), transaction);
       await this.model.update(
         { state: state === 'done' ? 'undone' : 'done' },
@@ -143,13 +171,12 @@ export class Commands {
       );
       return { id: next.id, label: next.label, createdAt: next.createdAt };
     });
+    this.tell(rows);
+    return summary;
   }
 
   /** A row put back is a new version of it, so that a page holding an old one is told. */
-  private async withNextVersions(
-    rows: readonly { kind: KindName; row: Row }[],
-    transaction: Transaction,
-  ): Promise<{ kind: KindName; row: Row }[]> {
+  private async withNextVersions(rows: readonly KindRow[], transaction: Transaction): Promise<KindRow[]> {
     const updatedAt = new Date().toISOString();
     const current = new Map<string, number>();
     for (const [kind, group] of groupByKind(rows)) {
@@ -169,10 +196,7 @@ export class Commands {
     }));
   }
 
-  private async store(
-    rows: readonly { kind: KindName; row: Row }[],
-    transaction: Transaction,
-  ): Promise<void> {
+  private async store(rows: readonly KindRow[], transaction: Transaction): Promise<void> {
     const grouped = groupByKind(rows);
     for (const { name } of KINDS) {
       const model = this.modelOf(name);
@@ -188,7 +212,7 @@ export class Commands {
   }
 }
 
-function groupByKind(rows: readonly { kind: KindName; row: Row }[]): Map<KindName, Row[]> {
+function groupByKind(rows: readonly KindRow[]): Map<KindName, Row[]> {
   const groups = new Map<KindName, Row[]>();
   for (const { kind, row } of rows) {
     const group = groups.get(kind);

@@ -1,17 +1,27 @@
-import { planDraftSchema, type PlanDraft } from '@mellow-anvil/contract';
-import { planHoning, type Abrasive, type Guide, type Plan, type Tool } from '@mellow-anvil/core';
-import { HttpProblem, invalid } from '../shared/problem.js';
-import type { Drafted } from '../shared/resource.routes.js';
-import type { Store } from '../shared/store.js';
+import { planDraftSchema, sessionSchema, type PlanDraft } from '@mellow-anvil/contract';
+import {
+  asItStands,
+  planHoning,
+  type Abrasive,
+  type Guide,
+  type Plan,
+  type Session,
+  type Tool,
+} from '@mellow-anvil/core';
+import type { RecordsService } from '../records/records.service.js';
+import { HttpProblem, invalid } from './problem.js';
+import type { Drafted } from './resource.routes.js';
+import type { Store } from './store.js';
 
 /**
  * A plan is asked for and worked out here, on the bench set as it stands, so that what is kept is
- * what the bench maths says.
+ * what the bench maths says. The land is as the tool's record has it, unless it was measured.
  */
 export function planDrafts(
   tools: Store<Tool>,
   guides: Store<Guide>,
   abrasives: Store<Abrasive>,
+  records: RecordsService,
 ): Drafted<Plan, PlanDraft> {
   return {
     draft: planDraftSchema,
@@ -24,7 +34,19 @@ export function planDrafts(
         ]);
       }
       const { items } = await abrasives.list({ sort: '-sizeUm', page: 1, pageSize: 500 });
-      return { ...draft, result: planHoning(tool, items, draft.request) };
+      const { state } = await records.of(draft.toolId);
+      return { ...draft, result: planHoning(asItStands(tool, state), items, draft.request) };
+    },
+  };
+}
+
+/** A session is of a tool on the rack. */
+export function sessionDrafts(tools: Store<Tool>): Drafted<Session, Session> {
+  return {
+    draft: sessionSchema,
+    async complete(session) {
+      await orInvalid('toolId', tools.read(session.toolId));
+      return session;
     },
   };
 }

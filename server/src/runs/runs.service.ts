@@ -1,0 +1,190 @@
+import { DataTypes, QueryTypes, type Model, type ModelStatic, type Transaction } from 'sequelize';
+import type { RunSummary, StoredRun } from '@mellow-anvil/contract';
+import { runOf, sessionOfRun, type RunEvent, type RunPlan, type Tool } from '@mellow-anvil/core';
+import { sessions } from '../sessions/sessions.js';
+import type { Database } from '../shared/database.js';
+import { HttpProblem, invalid, notFound } from '../shared/problem.js';
+import { newRow } from '../shared/store.js';
+import { tools } from '../tools/tools.js';
+import type { Commands, RowChange } from '../undo/commands.js';
+import type { Row } from '../shared/kind.js';
+
+/**
+ * Runs at the bench as they come in: facts with ids of their own making, only ever added. A fact
+ * that comes twice is stored once; one that comes before its time is sent back, so that what is
+ * stored is always the beginning of what happened.
+ */
+export class RunsService {
+  private readonly runs: ModelStatic<Model>;
+  private readonly events: ModelStatic<Model>;
+
+  constructor(
+    private readonly database: Database,
+    private readonly commands: Commands,
+  ) {
+    const { sequelize } = database;
+    this.runs = sequelize.define(
+      'runs',
+      {
+        id: { type: DataTypes.TEXT, primaryKey: true },
+        toolId: DataTypes.TEXT,
+        state: DataTypes.TEXT,
+        startedAt: DataTypes.TEXT,
+        next: DataTypes.INTEGER,
+      },
+      { tableName: 'runs', timestamps: false },
+    );
+    this.events = sequelize.define(
+      'runEvents',
+      {
+        id: { type: DataTypes.TEXT, primaryKey: true },
+        runId: DataTypes.TEXT,
+        seq: DataTypes.INTEGER,
+        event: DataTypes.TEXT,
+      },
+      { tableName: 'runEvents', timestamps: false },
+    );
+  }
+
+  /** Runs begun and not ended, of tools still on the rack, the newest first. */
+  open(): Promise<RunSummary[]> {
+    return this.database.sequelize.query<RunSummary>(
+      `SELECT r.id, r."toolId", r.state, r."startedAt", r.next FROM runs r
+       JOIN tools t ON t.id = r."toolId" AND t."deletedAt" IS NULL
+       WHERE r.state = 'open' ORDER BY r."startedAt" DESC`,
+      { type: QueryTypes.SELECT },
+    );
+  }
+
+  /** @throws HttpProblem 404 */
+  async read(id: string): Promise<StoredRun> {
+    const run = await this.summary(id);
+    if (!run) throw notFound('This run');
+    return { ...run, events: await this.eventsOf(id) };
+  }
+
+  /**
+   * Adds events to a run, in order. What was stored before is passed over.
+   * @throws HttpProblem 409 when something before them is missing or another stands in their place;
+   * 422 when they do not begin a run, or end one in which nothing was done
+   */
+  async append(id: string, incoming: readonly RunEvent[]): Promise<RunSummary> {
+    let added: readonly RowChange[] = [];
+    const summary = await this.database.write(async (transaction) => {
+      const run = await this.summary(id, transaction);
+      const fresh = await this.notYetStored(id, incoming, transaction);
+      const next = run?.next ?? 0;
+      const [first] = fresh;
+      if (!first) return run as RunSummary;
+      if (fresh.some(({ seq }, i) => seq !== next + i)) throw outOfStep(next);
+      if (run && run.state !== 'open') {
+        throw new HttpProblem(409, 'Run ended', 'This run has ended; nothing can be added to it.');
+      }
+      const begun = run ?? (await this.begin(id, first, transaction));
+      await this.events.bulkCreate(
+        fresh.map((event) => ({ id: event.id, runId: id, seq: event.seq, event: JSON.stringify(event) })),
+        { transaction },
+      );
+      const state = stateAfter(fresh);
+      const changed = { state, next: next + fresh.length };
+      await this.runs.update(changed, { where: { id }, transaction });
+      if (state === 'finished') added = [await this.toRecord(id, transaction)];
+      return { ...begun, ...changed };
+    });
+    this.commands.tell(added.map(({ kind, after }) => ({ kind, row: after })));
+    return summary;
+  }
+
+  private async begin(id: string, first: RunEvent, transaction: Transaction): Promise<RunSummary> {
+    if (first.kind !== 'begun') {
+      throw invalid([{ field: 'events.0.kind', message: 'A run starts with the event “begun”.' }]);
+    }
+    await this.toolOf(first.plan, transaction);
+    const run: RunSummary = {
+      id,
+      toolId: first.plan.toolId,
+      state: 'open',
+      startedAt: first.at,
+      next: 0,
+    };
+    await this.runs.create({ ...run }, { transaction });
+    return run;
+  }
+
+  /** The finished run as one honing in the tool's record, under the run's own id. */
+  private async toRecord(id: string, transaction: Transaction): Promise<RowChange> {
+    const run = runOf(await this.eventsOf(id, transaction));
+    const session = run && sessionOfRun(run);
+    if (!session) {
+      throw invalid([
+        {
+          field: 'events',
+          message: 'Not a stroke was made in this run: throw it away instead of finishing it.',
+        },
+      ]);
+    }
+    const tool = await this.toolOf(run.plan, transaction, true);
+    const change: RowChange = { kind: sessions.name, before: null, after: newRow(sessions, session, id) };
+    await this.commands.record(`Hone “${tool.name}”`, [change], transaction);
+    return change;
+  }
+
+  private async toolOf({ toolId }: RunPlan, transaction: Transaction, removedToo = false): Promise<Tool> {
+    const row = (await tools.model(this.database.sequelize).findOne({
+      where: { id: toolId, ...(!removedToo && { deletedAt: null }) },
+      raw: true,
+      transaction,
+    })) as Row | null;
+    if (row) return tools.fromRow(row);
+    throw invalid([
+      { field: 'events.0.plan.toolId', message: 'This tool is not on the rack; it may have been removed.' },
+    ]);
+  }
+
+  private async notYetStored(
+    id: string,
+    incoming: readonly RunEvent[],
+    transaction: Transaction,
+  ): Promise<readonly RunEvent[]> {
+    const found = (await this.events.findAll({
+      attributes: ['id', 'runId'],
+      where: { id: incoming.map((event) => event.id) },
+      raw: true,
+      transaction,
+    })) as unknown as { id: string; runId: string }[];
+    const foreign = found.find(({ runId }) => runId !== id);
+    if (foreign) {
+      throw invalid([{ field: 'events', message: `The event “${foreign.id}” belongs to another run.` }]);
+    }
+    const stored = new Set(found.map((event) => event.id));
+    return incoming.filter((event) => !stored.has(event.id));
+  }
+
+  private async summary(id: string, transaction?: Transaction): Promise<RunSummary | undefined> {
+    const found = await this.runs.findOne({ where: { id }, raw: true, transaction });
+    return (found as RunSummary | null) ?? undefined;
+  }
+
+  private async eventsOf(runId: string, transaction?: Transaction): Promise<RunEvent[]> {
+    const rows = (await this.events.findAll({
+      attributes: ['event'],
+      where: { runId },
+      order: [['seq', 'ASC']],
+      raw: true,
+      transaction,
+    })) as unknown as { event: string }[];
+    return rows.map(({ event }) => JSON.parse(event) as RunEvent);
+  }
+}
+
+function stateAfter(events: readonly RunEvent[]): RunSummary['state'] {
+  const end = events.find(({ kind }) => kind === 'finished' || kind === 'thrown-away');
+  return (end?.kind as RunSummary['state'] | undefined) ?? 'open';
+}
+
+const outOfStep = (next: number): HttpProblem =>
+  new HttpProblem(
+    409,
+    'Out of step',
+    `These events do not follow on what is stored: the next is number ${next}. Load the run again and send what it lacks.`,
+  );

@@ -1,0 +1,108 @@
+import { runOf, sessionOfRun } from '@mellow-anvil/core';
+import { TOOLS, runEvents } from '../testing/fixtures.js';
+import { openTestWorkshop, type Answer, type TestWorkshop } from '../testing/workshop.js';
+
+const STROKE = { kind: 'strokes', count: 1 };
+const DONE = { kind: 'done' };
+const WHOLE = [
+  DONE,
+  ...Array.from({ length: 8 }, () => STROKE),
+  DONE,
+  { kind: 'burr', burr: 'all-along' },
+  { kind: 'strokes', count: 5 },
+  DONE,
+  DONE,
+  { kind: 'proved', test: 'nail', passed: true },
+  { kind: 'finished' },
+];
+
+describe('runs', () => {
+  let shop: TestWorkshop;
+  let toolId: string;
+  const send = (events: readonly object[], run = 'r1'): Promise<Answer> =>
+    shop.ask('POST', `/api/runs/${run}/events`, { events });
+  const ledger = async (): Promise<{ id: string }[]> => (await shop.ask('GET', '/api/sessions')).body.items;
+
+  beforeEach(async () => {
+    shop = await openTestWorkshop();
+    toolId = (await shop.ask('POST', '/api/tools', TOOLS['bench-chisel'])).body.id;
+  });
+  afterEach(() => shop.close());
+
+  it('come in one by one and end as one honing in the record, which can be undone', async () => {
+    const events = runEvents('r1', toolId, ...WHOLE);
+    for (const event of events)
+      expect((await send([event])).status)
+        .withContext(event.kind)
+        .toBe(200);
+    const run = (await shop.ask('GET', '/api/runs/r1')).body;
+    expect(run.events).toEqual(events);
+    expect([run.state, run.next]).toEqual(['finished', events.length]);
+    const whole = runOf(events);
+    const [kept, ...more] = await ledger();
+    expect(more).toEqual([]);
+    expect(kept).toEqual(jasmine.objectContaining({ ...(whole && sessionOfRun(whole)), id: 'r1' }));
+    const [{ id, label }] = (await shop.ask('GET', '/api/undo')).body.undo;
+    expect(label).toBe(`Hone “${TOOLS['bench-chisel'].name}”`);
+    await shop.ask('POST', '/api/undo/undo', { id });
+    expect(await ledger()).toEqual([]);
+    expect((await shop.ask('GET', '/api/runs')).body).toEqual([]);
+  });
+
+  it('are stored once however often they are sent, in any cut', async () => {
+    const events = runEvents('r1', toolId, ...WHOLE);
+    await send(events.slice(0, 5));
+    await send(events.slice(0, 9));
+    await send(events.slice(3, 9));
+    const answers = await Promise.all([send(events), send(events), send(events)]);
+    expect(answers.map(({ status }) => status)).toEqual([200, 200, 200]);
+    expect((await shop.ask('GET', '/api/runs/r1')).body.events).toEqual(events);
+    expect((await ledger()).length).toBe(1);
+  });
+
+  it('with a gap before them, or in another’s place, are sent back and nothing is stored of them', async () => {
+    const events = runEvents('r1', toolId, ...WHOLE);
+    await send(events.slice(0, 3));
+    const gap = await send(events.slice(4, 6));
+    expect([gap.status, gap.body.title]).toEqual([409, 'Out of step']);
+    expect(gap.body.detail).toContain('the next is number 3');
+    const usurper = await send([{ ...events[2], id: 'other' }]);
+    expect(usurper.status).toBe(409);
+    expect((await shop.ask('GET', '/api/runs/r1')).body.events).toEqual(events.slice(0, 3));
+    await send(runEvents('r2', toolId), 'r2');
+    expect((await send([{ ...events[3], id: 'r2-0' }])).body.detail).toContain('belongs to another run');
+  });
+
+  it('list those still open, and stay out of the record when thrown away', async () => {
+    await send(runEvents('r1', toolId, DONE, STROKE));
+    await send(runEvents('r2', toolId, DONE, STROKE, { kind: 'thrown-away' }), 'r2');
+    const open = (await shop.ask('GET', '/api/runs')).body;
+    expect(open).toEqual([
+      { id: 'r1', toolId, state: 'open', startedAt: '2026-11-23T09:00:00.000Z', next: 3 },
+    ]);
+    expect(await ledger()).toEqual([]);
+    const late = await send([{ kind: 'done', id: 'late', seq: 4, at: '2026-11-23T10:00:00Z' }], 'r2');
+    expect(late.body.detail).toContain('has ended');
+  });
+
+  it('refuse in words what makes no run, and half of nothing is stored', async () => {
+    const events = runEvents('r1', toolId, DONE, STROKE);
+    const cases: [readonly object[], number, RegExp][] = [
+      [[events[1] as object], 409, /the next is number 0/],
+      [[{ ...events[1], seq: 0 }], 422, /starts with the event “begun”/],
+      [runEvents('r1', 'nobody'), 422, /not on the rack/],
+      [[{ ...events[0], kind: 'danced' }], 422, /Kind: choose/],
+      [[{ ...events[0], at: 'this morning' }], 422, /ISO 8601/],
+      [[events[0] as object, { ...events[2], count: 1e9 }], 422, /Strokes counted lies between/],
+      [[], 422, /too short/],
+      [runEvents('r1', toolId, DONE, DONE, { kind: 'finished' }), 422, /Not a stroke was made/],
+    ];
+    for (const [body, status, words] of cases) {
+      const refused = await send(body);
+      expect(refused.status).withContext(String(words)).toBe(status);
+      expect(refused.body.detail).toMatch(words);
+    }
+    expect((await shop.ask('GET', '/api/runs/r1')).status).toBe(404);
+    expect((await shop.ask('POST', '/api/runs/..%2Fetc/events', { events })).status).toBe(422);
+  });
+});
