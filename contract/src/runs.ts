@@ -1,5 +1,12 @@
 import Joi from 'joi';
-import { BURRS, PROOFS, type RunEvent, type RunFactKind, type RunPlan } from '@mellow-anvil/core';
+import {
+  BURRS,
+  PROOFS,
+  type RunEvent,
+  type RunFactKind,
+  type RunPlan,
+  type RunPlanStep,
+} from '@mellow-anvil/core';
 import { id, instant, line, number, oneOf, whole } from './fields.js';
 import { conditionSchema } from './plans.js';
 import { settingSchema } from './sessions.js';
@@ -7,7 +14,11 @@ import { settingSchema } from './sessions.js';
 /** Events one request may bring: what a tablet gathers in a long spell without the server. */
 export const EVENTS_AT_ONCE = 500;
 
-const planStep = Joi.object({ abrasiveId: id, strokes: whole('strokes') });
+const planStep = Joi.object<RunPlanStep, true>({
+  abrasiveId: id,
+  strokes: whole('strokes'),
+  forceN: number('forceN').optional(),
+});
 
 const plan = Joi.object<RunPlan, true>({
   toolId: id,

@@ -173,6 +173,8 @@ export function demoText(workshop, shedYears) {
       habits: HABITS,
       mishaps: MISHAPS,
       slowing: { w1000: 0.3 },
+      // The water stones are the bench’s own; plates, film and slate go with the carvers and the boats.
+      laidAside: ['d600', 'd1200', 'film3', 'slate', 'oil-fine', 'strop'],
       sharpener: 'Shed',
     },
     () => uniformFloat64(generator),

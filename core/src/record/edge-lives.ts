@@ -1,4 +1,5 @@
 import { familyFacts, type UseMeasure } from '../tool/families.js';
+import type { Session } from '../session/session.js';
 import type { Tool } from '../tool/tool.js';
 import type { HistoryEntry } from './edge-state.js';
 
@@ -18,7 +19,7 @@ export const EDGES_TO_JUDGE_BY = 3;
 const LATEST = 12;
 
 /** What this tool's use was last counted in, else what its family's is. */
-export function measureOf(tool: Tool, history: readonly HistoryEntry[]): UseMeasure {
+export function measureOf(tool: Tool, history: readonly { readonly session: Session }[]): UseMeasure {
   const use = history.findLast(({ session }) => session.kind === 'use')?.session.use;
   if (use?.metresPlaned !== undefined) return 'metresPlaned';
   if (use?.mortises !== undefined) return 'mortises';

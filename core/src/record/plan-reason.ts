@@ -28,7 +28,7 @@ export function landReason(
       ? `since it was ground`
       : `since it was ${landFrom === 'assumed' ? `taken as ${hand.length(landThenMm)}` : `${hand.length(landThenMm)}, as ${landFrom}`}`;
   return (
-    `The land has grown to ${hand.length(landMm)} over ${honingsSinceThen} honing${honingsSinceThen === 1 ? '' : 's'} ${from}: ` +
-    `the same wear now takes ${hand.number(times)} times the steel off, and as many more strokes on the first stone.`
+    `The land has grown to ${hand.length(landMm)} over ${honingsSinceThen} honing${honingsSinceThen === 1 ? '' : 's'} ${from}. ` +
+    `The wider it is, the more steel each honing takes, and the more strokes: now ${hand.number(times)} times what the same wear took then.`
   );
 }

@@ -45,7 +45,7 @@ export interface RackRule {
 
 /** A nick this deep is a repair; one this deep is ground out rather than honed out. Estimates. */
 export const REPAIR_NICK_MM = 1;
-export const GRIND_NICK_MM = 0.4;
+export const GRIND_NICK_MM = 0.25;
 /** The land is wide when it covers this share of the whole bevel. An estimate. */
 export const WIDE_LAND_SHARE = 1 / 3;
 /** A carver strops about every half hour of cutting (common practice, no source). */
@@ -88,7 +88,7 @@ export const RACK_RULES: readonly RackRule[] = [
       const { landMm = 0, honings, landFrom } = state;
       if (landMm < wideMm || landFrom === 'assumed') return undefined;
       const since = honings > 0 ? ` after ${counted(honings, 'honing')}` : '';
-      return `The land is ${hand.length(landMm)} wide${since}; from ${hand.length(wideMm)} it takes longer than it is worth.`;
+      return `The land is ${hand.length(landMm)} wide${since}, past ${hand.length(wideMm)}.`;
     },
   },
   {

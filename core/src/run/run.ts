@@ -12,7 +12,14 @@ export interface RunPlan {
   readonly strokesPerMin: number;
   readonly setting?: SessionSetting;
   readonly who?: string;
-  readonly steps: readonly { readonly abrasiveId: string; readonly strokes: number }[];
+  readonly steps: readonly RunPlanStep[];
+}
+
+export interface RunPlanStep {
+  readonly abrasiveId: string;
+  readonly strokes: number;
+  /** Push on this abrasive, N, in place of the plan's. */
+  readonly forceN?: number;
 }
 
 /** What happened at the bench, one fact at a time. */
@@ -166,13 +173,13 @@ export const strokesLeft = ({ target, strokes }: RunStep): number => Math.max(0,
 export function sessionOfRun(run: Run): Session | undefined {
   const { plan, burr, proof } = run;
   const steps = run.steps
-    .filter(({ strokes }) => strokes > 0)
-    .map(({ abrasiveId, strokes, minutes }) => ({
+    .map(({ abrasiveId, strokes, minutes }, i) => ({
       abrasiveId,
       strokes,
       minutes: rounded(minutes),
-      forceN: plan.forceN,
-    }));
+      forceN: plan.steps[i]?.forceN ?? plan.forceN,
+    }))
+    .filter(({ strokes }) => strokes > 0);
   if (steps.length === 0) return undefined;
   return {
     toolId: plan.toolId,

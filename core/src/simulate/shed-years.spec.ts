@@ -62,6 +62,7 @@ const shed: ShedYears = {
     },
   ],
   slowing: { w1000: 0.5 },
+  laidAside: [],
   sharpener: 'Shed',
 };
 const years = (seed: number): ReturnType<typeof shedYears> => {

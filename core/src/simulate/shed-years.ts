@@ -63,6 +63,8 @@ export interface ShedYears {
   readonly mishaps: readonly Mishap[];
   /** A stone that glazes: the strokes it needs grow by this share a year. */
   readonly slowing: Readonly<Record<string, number>>;
+  /** Abrasives that are not for the bench’s own honing. */
+  readonly laidAside: readonly string[];
   readonly sharpener: string;
 }
 
@@ -149,7 +151,7 @@ class ToolLife {
     const chips = mishap
       ? { count: mishap.chips, deepestMm: mishap.deepestMm }
       : struck
-        ? { count: 1 + Math.floor(this.random() * 3), deepestMm: rounded(0.08 + 0.2 * this.random(), 0.02) }
+        ? { count: 1 + Math.floor(this.random() * 3), deepestMm: rounded(0.04 + 0.1 * this.random(), 0.02) }
         : undefined;
     const stillCutting = this.wear < 1;
     this.dullness = this.wear > 1.35 ? 'very-dull' : this.wear > 0.8 ? 'dull' : 'fading';
@@ -232,7 +234,7 @@ class ToolLife {
       forceN: PLAN_DEFAULTS.forceN,
       strokesPerMin: PLAN_DEFAULTS.strokesPerMin,
       maxRatio: PLAN_DEFAULTS.maxRatio,
-      laidAside: ['strop', 'oil-fine', 'slate'],
+      laidAside: this.shed.laidAside,
     });
     return steps.map(({ id, strokes }) => {
       const slow = 1 + ((this.shed.slowing[id] ?? 0) * since) / 365;

@@ -6,6 +6,11 @@ export const routes: Routes = [
   { path: 'tools/:id', component: BenchPage, title: 'Bench · Mellow Anvil' },
   { path: 'tools/:id/:side', component: BenchPage, title: 'Bench · Mellow Anvil' },
   {
+    path: 'bench/:id',
+    title: 'At the bench · Mellow Anvil',
+    loadComponent: async () => (await import('./run/run.page')).RunPage,
+  },
+  {
     path: 'stones',
     title: 'Stones · Mellow Anvil',
     children: [

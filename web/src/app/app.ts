@@ -9,6 +9,7 @@ import { filter, map, startWith } from 'rxjs';
 import { DEFAULT_SETTINGS } from '@mellow-anvil/core';
 import { Rail } from './abrasives/rail';
 import { About } from './settings/about';
+import { RunsStore } from './run/runs.store';
 import { SettingsStore } from './settings/settings.store';
 import { Notices } from './shared/notices';
 import { Undo } from './shared/undo.store';
@@ -20,51 +21,58 @@ import { ThemeService } from './theme/theme.service';
   imports: [Button, Rail, RefreshIcon, RouterLink, RouterLinkActive, RouterOutlet, Toast, UndoIcon],
   template: `
     <a class="skip" href="#room" (click)="skip($event)">Skip to the room</a>
-    <header>
-      <a class="brand" routerLink="/" aria-label="Mellow Anvil">
-        <svg viewBox="0 0 32 32" width="28" height="28" aria-hidden="true">
-          <path d="M2 23 22 23 30 10 13 10Z" class="blade" />
-          <path d="M2 23 9.6 23 16.4 12.6 13 10Z" class="bevel" />
-        </svg>
-        <span>Mellow Anvil</span>
-        <small>{{ version() }}</small>
-      </a>
-      <nav aria-label="Rooms">
-        <a routerLink="/" [class.here]="onBench()" [attr.aria-current]="onBench() ? 'page' : null">Bench</a>
-        <a routerLink="/stones" routerLinkActive="here" ariaCurrentWhenActive="page">Stones</a>
-        <a routerLink="/guides" routerLinkActive="here" ariaCurrentWhenActive="page">Guides</a>
-        <a routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page">Settings</a>
-      </nav>
-      <span class="workshop">{{ name() }}</span>
-      <div class="undo">
-        <p-button
-          label="Undo"
-          [ariaLabel]="undoWords()"
-          [disabled]="!undoable().length"
-          [text]="true"
-          styleClass="on-slate"
-          (onClick)="turn('undo')"
-          [attr.title]="undoWords()"
-        >
-          <ng-template #icon><svg data-p-icon="undo" aria-hidden="true"></svg></ng-template>
-        </p-button>
-        <p-button
-          label="Redo"
-          [ariaLabel]="redoWords()"
-          [disabled]="!redoable().length"
-          [text]="true"
-          styleClass="on-slate"
-          (onClick)="turn('redo')"
-          [attr.title]="redoWords()"
-        >
-          <ng-template #icon><svg data-p-icon="refresh" aria-hidden="true"></svg></ng-template>
-        </p-button>
-      </div>
-    </header>
+    @if (!fullScreen()) {
+      <header>
+        <a class="brand" routerLink="/" aria-label="Mellow Anvil">
+          <svg viewBox="0 0 32 32" width="28" height="28" aria-hidden="true">
+            <path d="M2 23 22 23 30 10 13 10Z" class="blade" />
+            <path d="M2 23 9.6 23 16.4 12.6 13 10Z" class="bevel" />
+          </svg>
+          <span>Mellow Anvil</span>
+          <small>{{ version() }}</small>
+        </a>
+        <nav aria-label="Rooms">
+          <a routerLink="/" [class.here]="onBench()" [attr.aria-current]="onBench() ? 'page' : null">Bench</a>
+          <a routerLink="/stones" routerLinkActive="here" ariaCurrentWhenActive="page">Stones</a>
+          <a routerLink="/guides" routerLinkActive="here" ariaCurrentWhenActive="page">Guides</a>
+          <a routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page">Settings</a>
+        </nav>
+        @if (openRun(); as open) {
+          <a class="open-run" [routerLink]="['/bench', open.id]">At the bench: go on</a>
+        }
+        <span class="workshop">{{ name() }}</span>
+        <div class="undo">
+          <p-button
+            label="Undo"
+            [ariaLabel]="undoWords()"
+            [disabled]="!undoable().length"
+            [text]="true"
+            styleClass="on-slate"
+            (onClick)="turn('undo')"
+            [attr.title]="undoWords()"
+          >
+            <ng-template #icon><svg data-p-icon="undo" aria-hidden="true"></svg></ng-template>
+          </p-button>
+          <p-button
+            label="Redo"
+            [ariaLabel]="redoWords()"
+            [disabled]="!redoable().length"
+            [text]="true"
+            styleClass="on-slate"
+            (onClick)="turn('redo')"
+            [attr.title]="redoWords()"
+          >
+            <ng-template #icon><svg data-p-icon="refresh" aria-hidden="true"></svg></ng-template>
+          </p-button>
+        </div>
+      </header>
+    }
     <main id="room" tabindex="-1">
       <router-outlet />
     </main>
-    <ma-rail [planning]="planning()" />
+    @if (!fullScreen()) {
+      <ma-rail [planning]="planning()" />
+    }
     <p-toast position="bottom-right" />
   `,
   styleUrl: './app.css',
@@ -80,6 +88,8 @@ export class App {
     initialValue: { ...DEFAULT_SETTINGS, version: 0 },
   });
   protected readonly name = computed(() => this.settings().name);
+  private readonly openRuns = toSignal(inject(RunsStore).open$, { initialValue: [] });
+  protected readonly openRun = computed(() => this.openRuns()[0]);
   protected readonly undoable = toSignal(this.undo.undoable$, { initialValue: [] });
   protected readonly redoable = toSignal(this.undo.redoable$, { initialValue: [] });
   protected readonly undoWords = computed(() => wordsFor('Undo', this.undoable()[0]?.label));
@@ -93,6 +103,8 @@ export class App {
     { initialValue: '/' },
   );
   protected readonly onBench = computed(() => this.url() === '/' || this.url().startsWith('/tools'));
+  /** At the bench there is nothing but the step at hand. */
+  protected readonly fullScreen = computed(() => this.url().startsWith('/bench/'));
   protected readonly planning = computed(() => /^\/tools\/[^/]+\/plan$/.test(this.url()));
 
   constructor() {

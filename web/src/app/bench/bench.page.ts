@@ -5,7 +5,9 @@ import { Button } from 'primeng/button';
 import { FirstRun } from '../first-run/first-run';
 import { FirstRunState } from '../first-run/first-run.state';
 import { SetupSide } from '../guides/setup-side';
+import { LifeSide } from '../life/life-side';
 import { PlanSide } from '../plans/plan-side';
+import { ToolState } from '../records/tool-state';
 import { Notices } from '../shared/notices';
 import { EdgeSide } from '../tools/edge-side';
 import { NewToolPage } from '../tools/new-tool.page';
@@ -17,12 +19,24 @@ const SIDES = [
   { path: 'edge', label: 'Edge' },
   { path: 'set-up', label: 'Set-up' },
   { path: 'plan', label: 'Plan' },
+  { path: 'life', label: 'Life' },
 ] as const;
 
 /** Rack and vise: the tools at the left, the one in hand in the middle. */
 @Component({
   selector: 'ma-bench',
-  imports: [Button, EdgeSide, FirstRun, NewToolPage, PlanSide, Rack, RouterLink, SetupSide],
+  imports: [
+    Button,
+    EdgeSide,
+    FirstRun,
+    LifeSide,
+    NewToolPage,
+    PlanSide,
+    Rack,
+    RouterLink,
+    SetupSide,
+    ToolState,
+  ],
   template: `
     @if (!unfinished() || id()) {
       <ma-rack [held]="id()" [side]="known()" [class.open]="open()" (chosen)="open.set(false)" />
@@ -61,6 +75,7 @@ const SIDES = [
             (onClick)="remove()"
           />
         </header>
+        <ma-tool-state [tool]="held" />
         <div class="side">
           @switch (known()) {
             @case ('set-up') {
@@ -68,6 +83,13 @@ const SIDES = [
             }
             @case ('plan') {
               <ma-plan-side [tool]="held" />
+            }
+            @case ('life') {
+              @defer (on immediate) {
+                <ma-life-side [tool]="held" />
+              } @placeholder {
+                <p class="muted">Its life …</p>
+              }
             }
             @default {
               <ma-edge-side [tool]="held" />
@@ -86,7 +108,7 @@ const SIDES = [
   styles: `
     :host {
       display: grid;
-      grid-template-columns: 290px minmax(0, 1fr);
+      grid-template-columns: 330px minmax(0, 1fr);
       min-height: 0;
       height: 100%;
     }

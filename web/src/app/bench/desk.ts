@@ -16,15 +16,22 @@ import {
   kindFacts,
   planHoning,
   seatForWidth,
+  asItStands,
+  landReason,
+  type EdgeState,
   type FacetSetting,
   type Guide,
   type GuideSeat,
   type HoningPlan,
+  type Hand,
   type PlanRequest,
+  type RunPlan,
+  type SessionSetting,
   type Tool,
 } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { GuidesStore } from '../guides/guides.store';
+import { RecordsStore } from '../records/records.store';
 import { ToolsStore } from '../tools/tools.store';
 
 export interface SetUp {
@@ -36,6 +43,8 @@ export interface SetUp {
 /** What the bench maths made of the request: a plan, or the sentence why there is none. */
 export interface Answer {
   readonly request: PlanRequest;
+  /** The edge as its record has it; absent until that is known. */
+  readonly state?: EdgeState;
   readonly plan?: HoningPlan;
   readonly refusal?: { readonly field: string; readonly message: string };
 }
@@ -55,6 +64,7 @@ export class Desk {
   private readonly tools = inject(ToolsStore);
   private readonly guides = inject(GuidesStore);
   private readonly abrasives = inject(AbrasivesStore);
+  private readonly records = inject(RecordsStore);
   private readonly choices = new BehaviorSubject<Choices>({ guides: {}, requests: {} });
 
   readonly tool$: Observable<Stored<Tool> | undefined> = combineLatest([
@@ -87,8 +97,9 @@ export class Desk {
     this.tool$,
     this.abrasives.inOrder$,
     this.choices,
+    this.records.records$,
   ]).pipe(
-    map(([tool, bench, { requests }]) => {
+    map(([tool, bench, { requests }, records]) => {
       if (!tool) return undefined;
       const finest = Math.min(
         ...bench.filter(({ kind }) => kindFacts(kind).flat).map(({ sizeUm }) => sizeUm),
@@ -103,7 +114,7 @@ export class Desk {
         laidAside: [],
         ...requests[tool.id],
       };
-      return answerTo(tool, bench, request);
+      return answerTo(tool, bench, request, records[tool.id]?.state);
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
@@ -142,17 +153,61 @@ export class Desk {
   }
 }
 
-function answerTo(tool: Tool, bench: Parameters<typeof planHoning>[1], request: PlanRequest): Answer {
+/** A plan as it is taken to the bench, with the setting of the facet that is honed. */
+export function runPlanOf(
+  toolId: string,
+  { plan, request }: Answer,
+  setUp: SetUp | undefined,
+  bench: readonly { readonly id: string; readonly forceN?: number }[],
+): RunPlan | undefined {
+  if (!plan || plan.steps.length === 0) return undefined;
+  const { condition, landMm, finishUm, forceN, strokesPerMin } = request;
+  const setting = setUp && honedSetting(setUp);
+  return {
+    toolId,
+    condition,
+    ...(landMm !== undefined && { landMm }),
+    finishUm,
+    forceN,
+    strokesPerMin,
+    ...(setting && { setting }),
+    steps: plan.steps.map(({ id, strokes }) => {
+      const own = bench.find((each) => each.id === id)?.forceN;
+      return { abrasiveId: id, strokes, ...(own !== undefined && { forceN: own }) };
+    }),
+  };
+}
+
+function honedSetting({ guide, seat, settings }: SetUp): SessionSetting | undefined {
+  const honed = settings.find(({ facet }) => facet === 'secondary') ?? settings[0];
+  if (!honed) return undefined;
+  const { angleDeg, projectionMm } = honed;
+  return projectionMm === undefined
+    ? { angleDeg }
+    : { guideId: guide.id, seatName: seat.name, angleDeg, projectionMm };
+}
+
+/** Why the plan is more or less work than the one before it, from the record. */
+export function recordReason(tool: Tool, { state, plan, request }: Answer, hand: Hand): string {
+  return (state && plan && landReason(tool, state, plan, request, hand)) ?? '';
+}
+
+function answerTo(
+  tool: Tool,
+  bench: Parameters<typeof planHoning>[1],
+  request: PlanRequest,
+  state: EdgeState | undefined,
+): Answer {
   const { condition, landMm, finishUm, forceN, strokesPerMin, maxRatio } = request;
   if ([condition.nickMm, landMm, finishUm, forceN, strokesPerMin, maxRatio].some(Number.isNaN)) {
     const message = 'There is a plan as soon as every figure above can be read.';
-    return { request, refusal: { field: 'unread', message } };
+    return { request, state, refusal: { field: 'unread', message } };
   }
   try {
-    return { request, plan: planHoning(tool, bench, request) };
+    return { request, state, plan: planHoning(asItStands(tool, state), bench, request) };
   } catch (reason) {
     if (reason instanceof Refusal)
-      return { request, refusal: { field: reason.field, message: reason.message } };
+      return { request, state, refusal: { field: reason.field, message: reason.message } };
     throw reason;
   }
 }

@@ -7,9 +7,11 @@ import {
   type Abrasive,
   type Condition,
   type ConditionKind,
+  type EdgeState,
   type PlanRequest,
   type Tool,
 } from '@mellow-anvil/core';
+import { LAND_FROM } from '../records/land-words';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { CONDITION_WORDS } from './condition-words';
@@ -45,7 +47,7 @@ const NEW_NICK_MM = 0.2;
       @if (land(); as l) {
         <ma-quantity
           label="Land now"
-          [value]="request().landMm ?? l.measuredMm"
+          [value]="request().landMm ?? l.mm"
           (valueChange)="asked.emit({ landMm: $event })"
           [sentence]="said()('landMm')"
           [hint]="l.hint"
@@ -126,6 +128,7 @@ const NEW_NICK_MM = 0.2;
 export class PlanAsks {
   readonly request = input.required<PlanRequest>();
   readonly tool = input.required<Tool>();
+  readonly state = input<EdgeState>();
   readonly stones = input.required<readonly (Abrasive & { readonly sizeUm: number })[]>();
   /** The sentence about a part of the request, or nothing. */
   readonly said = input.required<(part: string) => string>();
@@ -142,11 +145,16 @@ export class PlanAsks {
   protected readonly land = computed(() => {
     const { edge } = this.tool();
     if (edge.form !== 'single-bevel' || edge.secondaryDeg === undefined) return undefined;
-    const known = (this.request().landMm ?? edge.landMm) !== undefined;
-    const hint = known
-      ? 'Length of the honed bevel'
-      : `Not measured: ${this.figures.length(ASSUMED_LAND_MM)} is assumed`;
-    return { measuredMm: edge.landMm, hint };
+    const state = this.state();
+    const mm = state?.landMm === undefined ? edge.landMm : Number(state.landMm.toFixed(3));
+    if (this.request().landMm !== undefined) return { mm, hint: 'As you measured it for this plan' };
+    if (mm === undefined)
+      return { mm, hint: `Not measured: ${this.figures.length(ASSUMED_LAND_MM)} is assumed` };
+    const hint =
+      state && state.honingsSinceThen > 0
+        ? `Reckoned: ${LAND_FROM[state.landFrom].toLowerCase()}, ${state.honingsSinceThen} honed since`
+        : LAND_FROM[state?.landFrom ?? 'entered'];
+    return { mm, hint };
   });
 
   protected readonly finestHint = computed(() => {

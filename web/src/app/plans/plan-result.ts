@@ -27,9 +27,19 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
           <ma-why of="this plan" [reason]="reason()" />
         </p>
         <div class="actions">
-          <p-button label="Keep this plan" (onClick)="keep.emit()" [loading]="keeping()" />
+          <p-button label="Take it to the bench" size="large" (onClick)="toBench.emit()" />
+          <p-button
+            label="Keep this plan"
+            severity="secondary"
+            [outlined]="true"
+            (onClick)="keep.emit()"
+            [loading]="keeping()"
+          />
         </div>
       </header>
+      @if (since()) {
+        <p class="since">{{ since() }}</p>
+      }
       <ol>
         @for (step of steps(); track step.id) {
           <li class="step">
@@ -80,6 +90,10 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
       flex-wrap: wrap;
       border-top: 3px solid var(--leather);
       padding-top: 0.5rem;
+    }
+    .since {
+      border-left: 5px solid var(--leather);
+      padding-left: 0.7rem;
     }
     .total {
       display: flex;
@@ -156,7 +170,10 @@ export class PlanResult {
   readonly request = input.required<PlanRequest>();
   readonly stones = input.required<readonly Stone[]>();
   readonly keeping = input(false);
+  /** What the record says about how much work this is. */
+  readonly since = input('');
   readonly keep = output<void>();
+  readonly toBench = output<void>();
 
   protected readonly figures = inject(Figures);
   private readonly byId = computed(() => new Map(this.stones().map((stone) => [stone.id, stone])));

@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { combineLatest, map, switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import type { Plan, PlanRequest, Tool } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
-import { Desk, type Answer, type SetUp } from '../bench/desk';
+import { Desk, recordReason, runPlanOf, type Answer, type SetUp } from '../bench/desk';
+import { RunsStore } from '../run/runs.store';
 import { sentencesFor, type Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
 import { Notices } from '../shared/notices';
@@ -23,11 +24,18 @@ type Draft = Omit<Plan, 'result'>;
   selector: 'ma-plan-side',
   imports: [ButtonDirective, KeptPlans, PlanAsks, PlanResult, RouterLink],
   template: `
+    @if (openRun(); as open) {
+      <p class="open" role="status">
+        A run on this tool is open at the bench.
+        <a pButton [routerLink]="['/bench', open.id]">Go on with it</a>
+      </p>
+    }
     @if (answer(); as a) {
       @if (plannable()) {
         <ma-plan-asks
           [request]="a.request"
           [tool]="tool()"
+          [state]="a.state"
           [stones]="stones()"
           [said]="said()"
           (asked)="desk.ask($event)"
@@ -46,7 +54,9 @@ type Draft = Omit<Plan, 'result'>;
           [request]="a.request"
           [stones]="stones()"
           [keeping]="keeping()"
+          [since]="since()"
           (keep)="keep()"
+          (toBench)="toBench()"
         />
       }
       <ma-kept-plans [toolId]="tool().id" (again)="desk.askAgain($event)" />
@@ -56,6 +66,16 @@ type Draft = Omit<Plan, 'result'>;
     :host {
       display: grid;
       gap: 0.8rem;
+    }
+    .open {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.8rem;
+      align-items: center;
+      padding: 0.5rem 0.8rem;
+      background: var(--accent-wash);
+      border-left: 5px solid var(--accent);
+      font-weight: 700;
     }
     .refused {
       display: grid;
@@ -73,7 +93,19 @@ export class PlanSide {
   private readonly plans = inject(PlansStore);
   private readonly notices = inject(Notices);
 
+  private readonly runs = inject(RunsStore);
+  private readonly router = inject(Router);
+
   protected readonly answer = toSignal(this.desk.answer$);
+  private readonly setUp = toSignal(this.desk.setUp$);
+  private readonly openRuns = toSignal(this.runs.open$, { initialValue: [] });
+  protected readonly openRun = computed(() =>
+    this.openRuns().find(({ toolId }) => toolId === this.tool().id),
+  );
+  protected readonly since = computed(() => {
+    const answer = this.answer();
+    return answer ? recordReason(this.tool(), answer, this.figures.hand()) : '';
+  });
   protected readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
   protected readonly keeping = signal(false);
   protected readonly plannable = computed(() => this.tool().edge.form === 'single-bevel');
@@ -102,6 +134,12 @@ export class PlanSide {
     return (part: string): string =>
       sentences[`request.${part}`] ?? (refusal?.field === part ? refusal.message : '');
   });
+
+  protected toBench(): void {
+    const answer = this.answer();
+    const plan = answer && runPlanOf(this.tool().id, answer, this.setUp(), this.stones());
+    if (plan) void this.router.navigate(['/bench', this.runs.begin(plan)]);
+  }
 
   protected keep(): void {
     const draft = this.draftNow();

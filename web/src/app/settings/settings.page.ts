@@ -5,6 +5,7 @@ import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
 import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core';
+import { Backups } from '../backups/backups';
 import { Notices } from '../shared/notices';
 import { ThemeService, type Theme } from '../theme/theme.service';
 import { About } from './about';
@@ -14,7 +15,7 @@ import { SettingsStore } from './settings.store';
 /** How figures are written, how it looks, and the workshop file in and out. */
 @Component({
   selector: 'ma-settings',
-  imports: [ButtonDirective, FormsModule, InputText, OpenFile, SelectButton],
+  imports: [Backups, ButtonDirective, FormsModule, InputText, OpenFile, SelectButton],
   template: `
     <div class="room">
       <header><h1>Settings</h1></header>
@@ -83,6 +84,10 @@ import { SettingsStore } from './settings.store';
           <a href="/api/openapi.json">openapi.json</a>
           .
         </p>
+      </section>
+      <h2>Backups</h2>
+      <section>
+        <ma-backups />
       </section>
       <h2>About</h2>
       <section>

@@ -8,7 +8,8 @@ export function sentencesOf(problems: readonly FieldProblem[]): Sentences {
 }
 
 type Contract = typeof import('@mellow-anvil/contract');
-export type SchemaName = 'toolSchema' | 'guideSchema' | 'abrasiveSchema' | 'planDraftSchema';
+export type SchemaName =
+  'toolSchema' | 'guideSchema' | 'abrasiveSchema' | 'planDraftSchema' | 'sessionSchema';
 
 /**
  * Checks what was typed against the very schema the server uses. The contract is loaded when the

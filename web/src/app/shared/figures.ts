@@ -4,6 +4,7 @@ import {
   DEFAULT_SETTINGS,
   MM_PER_INCH,
   formatAngle,
+  formatDay,
   formatLength,
   formatMinutes,
   formatNumber,
@@ -11,6 +12,7 @@ import {
   parseLength,
   parseMinutes,
   parseNumber,
+  type Hand,
 } from '@mellow-anvil/core';
 import { SettingsStore } from '../settings/settings.store';
 
@@ -53,6 +55,14 @@ export class Figures {
   setting(mm: number): string {
     return this.units() === 'mm' ? this.number(mm, 2, true) : this.number(mm / MM_PER_INCH, 3, true);
   }
+
+  /** The hand reasons of core are written in: the user's units and mark. */
+  readonly hand = computed((): Hand => ({
+    length: (mm) => this.length(mm),
+    minutes: (minutes) => this.minutes(minutes),
+    number: (value) => this.number(value, 1),
+    day: formatDay,
+  }));
 
   /** How the unit is written beside a field or figure. */
   unitOf(quantity: Quantity): string {

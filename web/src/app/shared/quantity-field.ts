@@ -101,7 +101,8 @@ export class QuantityField {
 
   constructor() {
     effect(() => {
-      const value = this.value();
+      // A template’s “?.” gives null for what is not there.
+      const value = this.value() ?? undefined;
       this.figures.units();
       // What a person is in the middle of typing is never rewritten under the cursor.
       if (this.typing) return;

@@ -19,12 +19,17 @@ export class Undo {
   private readonly http = inject(HttpClient);
   private readonly commands = new BehaviorSubject<Commands>({ undo: [], redo: [] });
   private readonly turned = new Subject<void>();
+  private readonly changed = new Subject<void>();
 
   readonly undoable$ = this.commands.pipe(map(({ undo }) => undo));
   readonly redoable$ = this.commands.pipe(map(({ redo }) => redo));
   readonly turned$ = this.turned.asObservable();
+  /** Something was stored, by whichever hand. */
+  readonly changed$ = this.changed.asObservable();
 
+  /** To be called after anything was stored. */
   refresh(): void {
+    this.changed.next();
     this.http.get<Commands>('/api/undo').subscribe({
       next: (commands) => this.commands.next(commands),
       error: () => this.commands.next({ undo: [], redo: [] }),

@@ -10,7 +10,10 @@ export class ThemeService {
   private readonly document = inject(DOCUMENT);
   private readonly system = this.document.defaultView?.matchMedia('(prefers-color-scheme: dark)');
   private readonly chosen = new BehaviorSubject<Theme>(this.remembered());
+  private readonly dark = new BehaviorSubject(false);
   readonly theme$ = this.chosen.asObservable();
+  /** How it looks now, by choice or as the system says. */
+  readonly dark$ = this.dark.asObservable();
 
   constructor() {
     this.system?.addEventListener('change', () => this.apply());
@@ -27,6 +30,7 @@ export class ThemeService {
     const theme = this.chosen.value;
     const dark = theme === 'dark' || (theme === 'system' && this.system?.matches === true);
     this.document.documentElement.classList.toggle('dark', dark);
+    this.dark.next(dark);
   }
 
   private remembered(): Theme {

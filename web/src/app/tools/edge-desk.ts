@@ -92,14 +92,16 @@ import { FrontView } from './front-view';
             hint="Empty unless you add one"
             (settled)="settled.emit()"
           />
-          <ma-quantity
-            label="Land now"
-            [value]="draft().edge.landMm"
-            (valueChange)="setEdge({ landMm: $event })"
-            [sentence]="sentences()['edge.landMm']"
-            hint="Length of the secondary, as measured"
-            (settled)="settled.emit()"
-          />
+          @if (draft().edge.secondaryDeg !== undefined) {
+            <ma-quantity
+              label="Land now"
+              [value]="land()?.mm"
+              (valueChange)="landTyped = $event"
+              [sentence]="sentences()['landMm']"
+              [hint]="land()?.from ?? ''"
+              (settled)="measure()"
+            />
+          }
         }
       </div>
     </ng-template>
@@ -173,10 +175,15 @@ export class EdgeDesk {
   readonly sentences = input<Sentences>({});
   /** A tool that is being added: only what it needs is asked. */
   readonly fresh = input(false);
+  /** The land as the record has it, and where that is from. */
+  readonly land = input<{ readonly mm: number; readonly from: string }>();
+  /** The land was measured with a rule, mm. */
+  readonly measured = output<number>();
   /** A figure was left, an angle let go of: what stands now is meant. */
   readonly settled = output<void>();
 
   private readonly figures = inject(Figures);
+  protected landTyped: number | undefined;
   protected readonly families = OFFERED.map((value) => ({ value, label: FAMILIES[value].label }));
   protected readonly steels = STEEL_NAMES.map((value) => ({ value, label: STEELS[value].label }));
 
@@ -193,7 +200,7 @@ export class EdgeDesk {
       thicknessMm,
       primaryDeg,
       secondaryDeg: steeper ? edge.secondaryDeg : undefined,
-      landMm: read(edge.landMm) ? edge.landMm : undefined,
+      landMm: this.land()?.mm ?? (read(edge.landMm) ? edge.landMm : undefined),
     };
   });
 
@@ -212,13 +219,18 @@ export class EdgeDesk {
     const land = edge.landMm ?? ASSUMED_LAND_MM;
     try {
       const recession = recessionForLand(edge.primaryDeg, edge.secondaryDeg, land);
-      const measured = edge.landMm === undefined ? 'taken until you measure it' : 'measured';
-      return `Behind a land of ${this.figures.length(land)} (${measured}) the edge has receded ${this.figures.sliver(recession)} from where the grinder left it (dashed).`;
+      return `Behind a land of ${this.figures.length(land)} the edge has receded ${this.figures.sliver(recession)} from where the grinder left it (dashed).`;
     } catch (reason) {
       if (reason instanceof Refusal) return '';
       throw reason;
     }
   });
+
+  protected measure(): void {
+    const typed = this.landTyped;
+    this.landTyped = undefined;
+    if (typed !== undefined && typed !== this.land()?.mm) this.measured.emit(typed);
+  }
 
   protected set(change: Partial<BladeDraft>): void {
     this.draft.update((draft) => ({ ...draft, ...change }));

@@ -1,6 +1,19 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
-import { FAMILIES, STEELS, type Tool } from '@mellow-anvil/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FAMILIES, STEELS, type Session, type Tool } from '@mellow-anvil/core';
 import type { Stored } from '@mellow-anvil/contract';
+import { LAND_FROM } from '../records/land-words';
+import { RecordsStore, type Records } from '../records/records.store';
+import { SessionsStore } from '../records/sessions.store';
 import { contentOf } from '../shared/collection.store';
 import { sentencesFor, sentencesOf, type Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
@@ -21,7 +34,9 @@ import { ToolsStore } from './tools.store';
         [draft]="blade"
         (draftChange)="draft.set($event)"
         [sentences]="sentences()"
+        [land]="land()"
         (settled)="keep()"
+        (measured)="measure($event)"
       />
       @if (unsaved()) {
         <p class="sentence-error" role="alert">{{ unsaved() }}</p>
@@ -87,7 +102,17 @@ export class EdgeSide {
   private readonly tools = inject(ToolsStore);
   private readonly notices = inject(Notices);
   private readonly figures = inject(Figures);
+  private readonly sessions = inject(SessionsStore);
+  private readonly records = toSignal(inject(RecordsStore).records$, { initialValue: {} as Records });
 
+  protected readonly land = computed(() => {
+    const state = this.records()[this.tool().id]?.state;
+    if (state?.landMm === undefined) return undefined;
+    const since = state.honingsSinceThen === 1 ? '1 honing' : `${state.honingsSinceThen} honings`;
+    const from =
+      state.honingsSinceThen > 0 ? `${LAND_FROM[state.landFrom]}, ${since} since` : LAND_FROM[state.landFrom];
+    return { mm: Number(state.landMm.toFixed(3)), from: `${from}; type what you measure` };
+  });
   protected readonly families = FAMILIES;
   protected readonly steels = STEELS;
   protected readonly draft = signal<BladeDraft | undefined>(undefined);
@@ -107,6 +132,22 @@ export class EdgeSide {
 
   protected words(): string {
     return edgeWords(this.tool(), (mm) => this.figures.length(mm));
+  }
+
+  /** A measured land is an entry of the record; what comes after is reckoned from it. */
+  protected async measure(landMm: number): Promise<void> {
+    const entry: Session = {
+      toolId: this.tool().id,
+      kind: 'measuring',
+      startedAt: new Date().toISOString(),
+      landMm,
+    };
+    this.sentences.set(await sentencesFor('sessionSchema', entry));
+    if (Object.keys(this.sentences()).length > 0) return;
+    this.sessions.create(entry).subscribe({
+      next: () => this.notices.done(`The land measures ${this.figures.length(landMm)}; it is in the record.`),
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
   }
 
   protected async keep(): Promise<void> {

@@ -1,23 +1,65 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { ButtonDirective } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { PlusIcon } from 'primeng/icons/plus';
 import { InputText } from 'primeng/inputtext';
+import { Popover } from 'primeng/popover';
 import { Select } from 'primeng/select';
-import { FAMILIES, FAMILY_NAMES, type Family } from '@mellow-anvil/core';
+import type { Stored } from '@mellow-anvil/contract';
+import {
+  FAMILIES,
+  FAMILY_NAMES,
+  RACK_STATES,
+  asItStands,
+  familyFacts,
+  proposedUse,
+  readiness,
+  type Family,
+  type RackState,
+  type Readiness,
+  type Session,
+  type Tool,
+} from '@mellow-anvil/core';
+import { RecordsStore, type Records } from '../records/records.store';
+import { SessionsStore } from '../records/sessions.store';
+import { StateMark } from '../records/state-mark';
+import { STATE_WORDS } from '../records/state-words';
 import { Figures } from '../shared/figures';
+import { Notices } from '../shared/notices';
+import { UsePanel } from '../use/use-panel';
 import { edgeWords } from './blade';
 import { EdgeGlyph } from './edge-glyph';
 import { ToolsStore } from './tools.store';
 
 const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
 
-/** The tools, each with its edge to scale; sets stand together. */
+/** The tools by need, each with its edge to scale and what it asks for; sets stand together. */
 @Component({
   selector: 'ma-rack',
-  imports: [ButtonDirective, PlusIcon, EdgeGlyph, FormsModule, InputText, RouterLink, Select],
+  imports: [
+    Button,
+    ButtonDirective,
+    PlusIcon,
+    EdgeGlyph,
+    FormsModule,
+    InputText,
+    Popover,
+    RouterLink,
+    Select,
+    StateMark,
+    UsePanel,
+  ],
   template: `
     <div class="find">
       <input
@@ -28,6 +70,18 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
         [ngModel]="text()"
         (ngModelChange)="text.set($event)"
       />
+      @if (states().length > 1) {
+        <p-select
+          ariaLabel="State"
+          [options]="states()"
+          optionLabel="label"
+          optionValue="value"
+          placeholder="Every state"
+          [showClear]="true"
+          [ngModel]="state()"
+          (ngModelChange)="state.set($event)"
+        />
+      }
       @if (families().length > 1) {
         <p-select
           ariaLabel="Family"
@@ -46,29 +100,49 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
         <h2>{{ group.name }}</h2>
         <ul>
           @for (tool of group.tools; track tool.id) {
-            <li>
+            <li [class.held]="tool.id === held()">
               <a
                 [routerLink]="['/tools', tool.id, side()]"
-                [class.held]="tool.id === held()"
                 [attr.aria-current]="tool.id === held() ? 'true' : null"
                 (click)="chosen.emit()"
               >
                 <ma-edge-glyph [edge]="tool.edge" />
                 <span>
                   <b>{{ tool.name }}</b>
-                  <small>{{ words(tool) }}</small>
+                  @if (tool.ready; as ready) {
+                    <small class="need">
+                      <ma-state-mark [state]="ready.state" />
+                      {{ ready.why }}
+                    </small>
+                  } @else {
+                    <small>{{ words(tool) }}</small>
+                  }
                 </span>
               </a>
+              <p-button
+                label="Used it"
+                [ariaLabel]="'Used it: ' + tool.name"
+                severity="secondary"
+                [outlined]="true"
+                size="small"
+                styleClass="used"
+                (onClick)="use(tool, $event)"
+              />
             </li>
           }
         </ul>
       } @empty {
         <p class="muted none">
-          {{ text() || family() ? 'Nothing on the rack is called that.' : 'The rack is empty.' }}
+          {{ text() || family() || state() ? 'Nothing on the rack is like that.' : 'The rack is empty.' }}
         </p>
       }
     </nav>
-    <a pButton routerLink="/tools/new" (click)="chosen.emit()">
+    <p-popover #panel [ariaLabel]="'Used just now'" (onHide)="usedNow.set(undefined)">
+      @if (usedNow(); as used) {
+        <ma-use-panel [toolName]="nameOf(used.toolId)" [stored]="used" (left)="panel.hide()" />
+      }
+    </p-popover>
+    <a pButton severity="secondary" [outlined]="true" routerLink="/tools/new" (click)="chosen.emit()">
       <svg data-p-icon="plus" aria-hidden="true"></svg>
       Add a tool
     </a>
@@ -84,9 +158,11 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
     }
     .find {
       display: grid;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
       gap: 0.5rem;
     }
     .find input {
+      grid-column: 1 / -1;
       width: 100%;
       min-height: 44px;
     }
@@ -104,28 +180,42 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
       margin: 0;
       padding: 0;
     }
+    li {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto;
+      align-items: start;
+      border-left: 5px solid transparent;
+      border-radius: 0 var(--radius) var(--radius) 0;
+      padding: 0.3rem 0.4rem 0.4rem 0;
+    }
+    li:hover {
+      background: var(--raised);
+    }
+    li.held {
+      background: var(--raised);
+      border-left-color: var(--accent);
+    }
     nav a {
       display: grid;
       grid-template-columns: 54px 1fr;
       gap: 0.7rem;
-      align-items: center;
-      padding: 0.35rem 0.4rem;
-      min-height: 52px;
+      align-items: start;
+      padding: 0 0.4rem;
+      min-height: 48px;
       color: inherit;
       text-decoration: none;
-      border-left: 5px solid transparent;
-      border-radius: 0 var(--radius) var(--radius) 0;
     }
-    nav a:hover {
-      background: var(--raised);
-    }
-    nav a.held {
-      background: var(--raised);
-      border-left-color: var(--accent);
-    }
-    nav a span {
+    nav a > span {
       display: grid;
       line-height: 1.2;
+    }
+    :host ::ng-deep .used {
+      min-height: 44px;
+    }
+    .need ma-state-mark {
+      vertical-align: bottom;
+      margin-right: 0.2rem;
+      color: var(--ink);
     }
     small {
       color: var(--muted);
@@ -145,9 +235,26 @@ export class Rack {
   readonly chosen = output<void>();
 
   private readonly figures = inject(Figures);
-  private readonly tools = toSignal(inject(ToolsStore).items$, { initialValue: [] });
+  private readonly sessions = inject(SessionsStore);
+  private readonly notices = inject(Notices);
+  private readonly records = toSignal(inject(RecordsStore).records$, { initialValue: {} as Records });
+  private readonly stored = toSignal(inject(ToolsStore).items$, { initialValue: [] });
+  private readonly panel = viewChild.required<Popover>('panel');
   protected readonly text = signal('');
   protected readonly family = signal<Family | null>(null);
+  protected readonly state = signal<RackState | null>(null);
+  /** The spell of use put down just now, open to be put right. */
+  protected readonly usedNow = signal<Stored<Session> | undefined>(undefined);
+
+  /** The tools as their records have them, each with what it asks for. */
+  private readonly tools = computed(() =>
+    this.stored().map((tool): Stored<Tool> & { readonly ready?: Readiness } => {
+      const record = this.records()[tool.id];
+      return record
+        ? { ...tool, ...asItStands(tool, record.state), ready: readiness(tool, record, this.figures.hand()) }
+        : tool;
+    }),
+  );
 
   protected readonly families = computed(() => {
     const present = new Set(this.tools().map(({ family }) => family));
@@ -157,17 +264,27 @@ export class Rack {
     }));
   });
 
+  protected readonly states = computed(() => {
+    const present = new Set(this.tools().map(({ ready }) => ready?.state));
+    return RACK_STATES.filter((state) => present.has(state)).map((value) => ({
+      value,
+      label: STATE_WORDS[value],
+    }));
+  });
+
   protected readonly groups = computed(() => {
     const wanted = this.text().trim().toLowerCase();
-    const family = this.family();
+    const [family, state] = [this.family(), this.state()];
     const found = this.tools()
       .filter((tool) => !family || tool.family === family)
+      .filter(({ ready }) => !state || ready?.state === state)
       .filter(({ name, setName = '', notes = '' }) =>
         `${name} ${setName} ${notes}`.toLowerCase().includes(wanted),
       );
     const groups = new Map<string, typeof found>();
     const inOrder = [...found].sort(
       (a, b) =>
+        needOf(b) - needOf(a) ||
         (FAMILY_ORDER.get(a.family) ?? 0) - (FAMILY_ORDER.get(b.family) ?? 0) ||
         a.name.localeCompare(b.name, undefined, { numeric: true }),
     );
@@ -178,10 +295,31 @@ export class Rack {
     return [...groups].map(([name, tools]) => ({ name, tools }));
   });
 
+  /** One tap: as it was used last, and open to be put right. */
+  protected use(tool: Stored<Tool>, event: Event): void {
+    const button = event.currentTarget;
+    const last = this.records()[tool.id]?.lastUse;
+    const use = proposedUse(tool.id, familyFacts(tool.family).usedIn, last, new Date().toISOString());
+    this.sessions.create(use).subscribe({
+      next: (stored) => {
+        this.usedNow.set(stored);
+        this.panel().show(event, button);
+      },
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+
+  protected nameOf(toolId: string): string {
+    return this.stored().find(({ id }) => id === toolId)?.name ?? '';
+  }
+
   protected words(tool: Parameters<typeof edgeWords>[0]): string {
     return edgeWords(tool, (mm) => this.figures.length(mm, 1));
   }
 }
+
+const needOf = ({ ready }: { readonly ready?: Readiness }): number =>
+  ready ? RACK_STATES.indexOf(ready.state) : 0;
 
 const GROUPS: Readonly<Record<string, string>> = {
   'single-bevel': 'Chisels and irons',

@@ -1,0 +1,99 @@
+import {
+  amount,
+  type Outcome,
+  type ProofTest,
+  type Session,
+  type SessionKind,
+  type UseMeasure,
+} from '@mellow-anvil/core';
+import { CONDITION_WORDS } from '../plans/condition-words';
+import type { Figures } from '../shared/figures';
+import type { Entry } from '../records/records.store';
+
+/** What was done, as the time line says it. */
+export const KIND_WORDS: Readonly<Record<SessionKind, string>> = {
+  use: 'Used',
+  stropping: 'Stropped',
+  honing: 'Honed',
+  grinding: 'Ground',
+  measuring: 'Measured',
+};
+
+export const MEASURE_WORDS: Readonly<Record<UseMeasure, string>> = {
+  minutes: 'Minutes',
+  metresPlaned: 'Metres planed',
+  mortises: 'Mortises',
+};
+
+const PROOF_PASSED: Readonly<Record<ProofTest, readonly [string, string]>> = {
+  nail: ['bites the thumbnail', 'skates on the thumbnail'],
+  paper: ['parts paper', 'tears paper'],
+  hair: ['takes hair', 'takes no hair'],
+  cut: ['cuts clean', 'leaves torn fibre'],
+};
+const BURR_PASSED = {
+  'all-along': 'burr all along',
+  'in-part': 'burr in part',
+  none: 'no burr',
+  'cannot-tell': 'burr too small to feel',
+} as const;
+
+/** Burr and proof in one line. */
+export function outcomeWords({ burr, proof = [], word }: Outcome): string {
+  const parts = [
+    burr && BURR_PASSED[burr],
+    ...proof.map(({ test, passed }) => PROOF_PASSED[test][passed ? 0 : 1]),
+  ].filter((part): part is string => part !== undefined);
+  const [first, ...rest] = parts;
+  const told = first ? `${[first[0]?.toUpperCase() + first.slice(1), ...rest].join(', ')}.` : '';
+  return word ? `${told} ${word}`.trim() : told;
+}
+
+/** How much it was used, in what, and how it came out of it. */
+export function useWords({ use = {}, minutes, chips }: Session, figures: Figures): string {
+  const measures = (['metresPlaned', 'mortises', 'minutes'] as const).flatMap((measure) => {
+    const value = use[measure] ?? (measure === 'minutes' ? minutes : undefined);
+    return value === undefined ? [] : [amount(value, measure, figures.hand())];
+  });
+  const wood = use.wood ? ` in ${use.wood}` : '';
+  const chipped = chips?.count
+    ? `, ${chips.count} ${chips.count === 1 ? 'chip' : 'chips'}${chips.deepestMm ? ` ${figures.length(chips.deepestMm)} deep` : ''}`
+    : '';
+  const cutting =
+    use.stillCutting === undefined ? '' : use.stillCutting ? ', still cutting' : ', no longer cutting';
+  return `${measures.join(', ') || 'A spell'}${wood}${cutting}${chipped}`;
+}
+
+/** What an entry was, in one line beside its kind. */
+export function entryWords(
+  { session }: Pick<Entry, 'session'>,
+  nameOf: (abrasiveId: string) => string,
+  figures: Figures,
+): string {
+  const { kind, steps = [], minutes, setting, conditionBefore, landMm } = session;
+  if (kind === 'use') return useWords(session, figures);
+  if (kind === 'measuring') return landMm === undefined ? '' : `Land ${figures.length(landMm)}`;
+  const strokes = steps
+    .filter((step) => step.strokes > 0)
+    .map((step) => `${nameOf(step.abrasiveId)} ${step.strokes}`)
+    .join(', ');
+  return [
+    conditionBefore && `was ${CONDITION_WORDS[conditionBefore.kind].toLowerCase()}`,
+    strokes && `${strokes} strokes`,
+    setting && figures.angle(setting.angleDeg),
+    minutes !== undefined && figures.minutes(minutes),
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+/** What an entry changed: the land before and after, and how far the edge went back. */
+export function changeWords({ session, landBeforeMm, landMm, backMm }: Entry, figures: Figures): string {
+  if (session.kind === 'use' || session.kind === 'stropping') return '';
+  const land =
+    landBeforeMm !== undefined && landMm !== undefined && landBeforeMm !== landMm
+      ? `land ${figures.length(landBeforeMm)} → ${figures.length(landMm)}`
+      : '';
+  const back = backMm > 0 ? `edge back ${figures.sliver(backMm)}` : '';
+  return [land, back].filter(Boolean).join(', ');
+}

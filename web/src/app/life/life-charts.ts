@@ -1,0 +1,185 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Chart } from 'chart.js';
+import 'chartjs-adapter-date-fns';
+import { UIChart } from 'primeng/chart';
+import { amount, formatDay, measureOf, type Tool } from '@mellow-anvil/core';
+import { AbrasivesStore } from '../abrasives/abrasives.store';
+import type { Entry, Life } from '../records/records.store';
+import { Figures } from '../shared/figures';
+import { ThemeService } from '../theme/theme.service';
+import { MEASURE_WORDS } from './entry-words';
+import {
+  barOptions,
+  landAndAngle,
+  landOptions,
+  strokesByStone,
+  timeLine,
+  timeLineOptions,
+  useBetweenHonings,
+  type Ink,
+} from './life-series';
+
+Chart.defaults.font.family = "'Atkinson Hyperlegible Next', system-ui, sans-serif";
+
+const MONTH_MS = 30 * 86_400_000;
+
+/** The life of a tool drawn: when what was done, land and angle, how long edges lasted, strokes by stone. */
+@Component({
+  selector: 'ma-life-charts',
+  imports: [UIChart],
+  template: `
+    <figure>
+      <figcaption>Everything in its record</figcaption>
+      <p-chart
+        type="scatter"
+        height="170px"
+        [data]="line()"
+        [options]="lineOptions()"
+        [ariaLabel]="lineWords()"
+      />
+    </figure>
+    @if (setOrLanded()) {
+      <figure>
+        <figcaption>{{ landed() ? 'Land and angle' : 'Angle' }}</figcaption>
+        <p-chart type="line" height="230px" [data]="land()" [options]="landing()" [ariaLabel]="landWords()" />
+      </figure>
+    }
+    @if (lives().dull + lives().cutting > 0) {
+      <figure>
+        <figcaption>Use of each edge, honing to honing</figcaption>
+        <p-chart
+          type="bar"
+          height="200px"
+          [data]="lives().data"
+          [options]="lifeOptions()"
+          [ariaLabel]="lifeWords()"
+        />
+      </figure>
+    }
+    @if (honings().length) {
+      <figure>
+        <figcaption>Strokes on each abrasive</figcaption>
+        <p-chart
+          type="bar"
+          height="200px"
+          [data]="strokes()"
+          [options]="strokeOptions()"
+          [ariaLabel]="strokeWords()"
+        />
+      </figure>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 1.1rem;
+    }
+    figure {
+      margin: 0;
+      min-width: 0;
+    }
+    figcaption {
+      font-weight: 700;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LifeCharts {
+  readonly tool = input.required<Tool>();
+  readonly life = input.required<Life>();
+
+  private readonly figures = inject(Figures);
+  private readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
+  private readonly dark = toSignal(inject(ThemeService).dark$, { initialValue: false });
+  private readonly still = matchMedia('(prefers-reduced-motion: reduce)').matches;
+
+  private readonly ink = computed((): Ink => {
+    this.dark();
+    const style = getComputedStyle(document.documentElement);
+    const of = (name: string): string => style.getPropertyValue(`--${name}`).trim();
+    return {
+      ink: of('ink'),
+      muted: of('muted'),
+      line: of('line'),
+      accent: of('accent'),
+      leather: of('leather'),
+      steel: of('steel'),
+      water: of('water'),
+      oil: of('oil'),
+      dry: of('dry'),
+    };
+  });
+
+  private readonly entries = computed(() => this.life().entries);
+  protected readonly honings = computed(() =>
+    this.entries().filter(({ session }) => session.kind === 'honing'),
+  );
+  /** The stretch of time all charts over time share. */
+  private readonly span = computed((): [number, number] => {
+    const times = this.entries().map(({ session }) => Date.parse(session.startedAt));
+    const [from, to] = [Math.min(...times), Math.max(...times)];
+    const margin = Math.max((to - from) * 0.01, to === from ? MONTH_MS : 0);
+    return [from - margin, to + margin];
+  });
+
+  protected readonly line = computed(() => timeLine(this.entries(), this.ink()));
+  protected readonly lineOptions = computed(() => timeLineOptions(this.ink(), this.span(), this.still));
+  protected readonly lineWords = computed(
+    () =>
+      `Time line of ${this.entries().length} entries, ${this.honings().length} honings; all are in the list below.`,
+  );
+
+  protected readonly landed = computed(() => this.life().record.state.landMm !== undefined);
+  protected readonly setOrLanded = computed(
+    () => this.landed() || this.honings().some(({ session }) => session.setting),
+  );
+  protected readonly land = computed(() => landAndAngle(this.entries(), this.ink()));
+  protected readonly landing = computed(() => {
+    const options = landOptions(this.ink(), this.figures, this.span(), this.still);
+    if (!this.landed()) delete options.scales?.['land'];
+    return options;
+  });
+  protected readonly landWords = computed(() => {
+    const { landMm } = this.life().record.state;
+    const angles = this.honings().flatMap(({ session }) =>
+      session.setting ? [session.setting.angleDeg] : [],
+    );
+    const angle =
+      angles.length > 0
+        ? `angle set between ${this.figures.angle(Math.min(...angles))} and ${this.figures.angle(Math.max(...angles))}`
+        : 'no angle put down';
+    return `${landMm === undefined ? '' : `Land now ${this.figures.length(landMm)}; `}${angle}.`;
+  });
+
+  private readonly measure = computed(() => measureOf(this.tool(), this.entries()));
+  protected readonly lives = computed(() => useBetweenHonings(this.entries(), this.measure(), this.ink()));
+  protected readonly lifeOptions = computed(() =>
+    barOptions(
+      this.ink(),
+      MEASURE_WORDS[this.measure()],
+      this.lives().data.datasets[0]?.data.map((_, i) => `Edge ${i + 1}`) ?? [],
+      this.still,
+      (value) => amount(value, this.measure(), this.figures.hand()),
+    ),
+  );
+  protected readonly lifeWords = computed(() => {
+    const { life } = this.life().record;
+    const { dull, cutting } = this.lives();
+    const usual = life ? ` Usually ${amount(life.amount, life.measure, this.figures.hand())}.` : '';
+    return `${dull} edges used until they no longer cut, ${cutting} honed before.${usual}`;
+  });
+
+  protected readonly strokes = computed(() => strokesByStone(this.entries(), this.stones(), this.ink()));
+  protected readonly strokeOptions = computed(() =>
+    barOptions(this.ink(), 'Strokes', this.honings().map(dayOf), this.still, (value) => String(value)),
+  );
+  protected readonly strokeWords = computed(() => {
+    const total = (entry: Entry | undefined): number =>
+      entry?.session.steps?.reduce((sum, { strokes }) => sum + strokes, 0) ?? 0;
+    const honings = this.honings();
+    return `Strokes of ${honings.length} honings: ${total(honings[0])} in the first, ${total(honings.at(-1))} in the last.`;
+  });
+}
+
+const dayOf = ({ session }: Entry): string => formatDay(session.startedAt);

@@ -1,0 +1,90 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { ButtonDirective } from 'primeng/button';
+import type { Run } from '@mellow-anvil/core';
+import { AbrasivesStore } from '../abrasives/abrasives.store';
+import { Figures } from '../shared/figures';
+import { outcomeWords } from '../life/entry-words';
+
+/** What a finished run came to, and where it went. */
+@Component({
+  selector: 'ma-run-summary',
+  imports: [ButtonDirective, RouterLink],
+  template: `
+    <h1>{{ run().ended === 'finished' ? 'Done, and in the record' : 'Thrown away' }}</h1>
+    @if (run().ended === 'finished') {
+      <p class="total figure">{{ figures.minutes(run().minutes) }}</p>
+      <ul>
+        @for (step of steps(); track step.abrasiveId) {
+          <li>
+            <b class="figure">{{ step.strokes }}</b>
+            {{ step.strokes === 1 ? 'stroke' : 'strokes' }} on the {{ step.name }},
+            {{ figures.minutes(step.minutes) }}
+          </li>
+        }
+      </ul>
+      <p>{{ outcome() }}</p>
+      @if (unsent() > 0) {
+        <p role="status">
+          It is safe on this device and goes into the record as soon as the program answers.
+        </p>
+      }
+      <p class="after">
+        Wipe and oil the steel, away from the edge; wrap it. Flatten the stones for next time. Oily rags lie
+        flat to dry.
+      </p>
+    }
+    <div class="actions">
+      <a pButton size="large" [routerLink]="['/tools', run().plan.toolId, 'life']">See its life</a>
+      <a pButton size="large" severity="secondary" [outlined]="true" routerLink="/">To the rack</a>
+    </div>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 1rem;
+      align-content: center;
+      justify-items: start;
+      max-width: 44rem;
+      margin: 0 auto;
+      font-size: 1.3rem;
+    }
+    h1 {
+      font-size: 2.4rem;
+    }
+    .total {
+      font-size: 4rem;
+      line-height: 1;
+    }
+    ul {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+      display: grid;
+      gap: 0.4rem;
+    }
+    .after {
+      color: var(--muted);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RunSummaryCard {
+  readonly run = input.required<Run>();
+  readonly unsent = input(0);
+  protected readonly figures = inject(Figures);
+  private readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
+
+  protected readonly steps = computed(() =>
+    this.run()
+      .steps.filter(({ strokes }) => strokes > 0)
+      .map((step) => ({
+        ...step,
+        name: this.stones().find(({ id }) => id === step.abrasiveId)?.name ?? 'A stone since removed',
+      })),
+  );
+  protected readonly outcome = computed(() =>
+    outcomeWords({ burr: this.run().burr, proof: this.run().proof }),
+  );
+}
