@@ -6,10 +6,12 @@ import {
   progression,
   removalPerStrokeMm3,
   seatGeometry,
+  toolRecord,
   type GuideSeat,
   type ProgressionAbrasive,
   type ProgressionInput,
 } from '@mellow-anvil/core';
+import { LONG_RECORD, sessionsOf, shopOf, stone } from './many.js';
 import { medianMs, ms, times, type Row } from './table.js';
 
 /** A bench set of `count` abrasives evenly spread from 60 to 0.5 µm by ratio. */
@@ -89,5 +91,22 @@ export function benchCore(): Row[] {
       figure: ms(projections),
       yardstick: `as many sines and cosines ${ms(sines)}, ${times(projections / sines)}`,
     },
+    recordRow(),
   ];
+}
+
+/** From a tool's entries to its state, its usual life and its last use. */
+function recordRow(): Row {
+  const { tools } = shopOf(2);
+  const [tool] = tools;
+  const sessions = sessionsOf(tools, LONG_RECORD);
+  const bench = [stone('w1000', '1000'), stone('w8000', '8000')];
+  const text = JSON.stringify(sessions);
+  const took = medianMs(50, () => tool && toolRecord(tool, sessions, bench));
+  const parsed = medianMs(50, () => JSON.parse(text) as unknown);
+  return {
+    what: `the state of one tool from ${LONG_RECORD} sessions`,
+    figure: ms(took),
+    yardstick: `parsing the same sessions from JSON ${ms(parsed)}, ${times(took / parsed)} as long`,
+  };
 }

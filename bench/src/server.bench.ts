@@ -1,86 +1,8 @@
 import { dirname, join } from 'node:path';
 import sqlite3 from 'sqlite3';
-import {
-  WORKSHOP_FORMAT,
-  type Abrasive,
-  type Identified,
-  type Session,
-  type Tool,
-  type Workshop,
-} from '@mellow-anvil/core';
+import { LONG_RECORD, SESSIONS, sessionsOf, shopOf, stone } from './many.js';
 import { openShop, type Shop } from './shop.js';
 import { mediansMsOf, ms, times, type Row } from './table.js';
-
-function shopOf(count: number): Workshop {
-  const tools = Array.from({ length: count }, (_, i): Identified<Tool> => ({
-    id: `tool-${i}`,
-    name: `Chisel ${i}`,
-    family: 'bench-chisel',
-    steel: 'high-carbon',
-    edge: {
-      form: 'single-bevel',
-      widthMm: 6 + (i % 32),
-      thicknessMm: 3.5,
-      primaryDeg: 25,
-      secondaryDeg: 30,
-      landMm: 0.5,
-      grind: 'flat',
-      back: 'flat',
-      front: { shape: 'straight' },
-    },
-    notes: 'One of many.',
-  }));
-  return {
-    format: 'mellow-anvil-workshop',
-    version: WORKSHOP_FORMAT,
-    name: 'Many',
-    tools,
-    guides: [],
-    abrasives: [],
-    plans: [],
-    sessions: [],
-  };
-}
-
-const SESSIONS = 20_000;
-const LONG_RECORD = 500;
-
-/** Honings and use in turns over some years, the first tool with a record of five hundred. */
-function sessionsOf(tools: readonly Identified<Tool>[], count: number): Identified<Session>[] {
-  return Array.from({ length: count }, (_, i): Identified<Session> => {
-    const tool = i < LONG_RECORD ? tools[0] : tools[1 + (i % (tools.length - 1))];
-    const common = {
-      id: `session-${i}`,
-      toolId: tool?.id ?? '',
-      startedAt: new Date(Date.UTC(2020, 0, 1, 8) + i * 3 * 3_600_000).toISOString(),
-      who: 'Shed',
-    };
-    return i % 4 === 3
-      ? {
-          ...common,
-          kind: 'honing',
-          minutes: 6,
-          conditionBefore: { kind: 'dull' },
-          setting: { guideId: 'guide', seatName: 'Chisel jaws', angleDeg: 30, projectionMm: 29.9 },
-          steps: [
-            { abrasiveId: 'w1000', strokes: 8, minutes: 1.1 },
-            { abrasiveId: 'w8000', strokes: 6, minutes: 1 },
-          ],
-          outcome: { burr: 'all-along', proof: [{ test: 'nail', passed: true }] },
-        }
-      : { ...common, kind: 'use', use: { minutes: 40, wood: 'oak', stillCutting: i % 4 !== 2 } };
-  });
-}
-
-const stone = (id: string, grade: string): Identified<Abrasive> => ({
-  id,
-  name: `Water stone ${grade}`,
-  kind: 'water-stone',
-  grade: { standard: 'JIS', grade },
-  lubricant: 'water',
-  strokeMm: 150,
-  overheadMin: 0.5,
-});
 
 /** The same rows straight from the file, as the yardstick. */
 function plainReader(file: string): { all(sql: string): Promise<unknown[]>; close(): Promise<unknown> } {

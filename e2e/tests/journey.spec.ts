@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, test, type } from './workshop.js';
+import { choose, expect, expectAccessible, tabTo, test, type } from './workshop.js';
 
 test.use({ demo: false });
 
@@ -86,22 +86,7 @@ test('from an empty bench to a plan, with figures of one’s own', async ({ page
 
 test('the same way with the keyboard only', async ({ page }) => {
   const { keyboard } = page;
-  /** Tabs on until the thing named has the focus. */
-  const reach = async (name: RegExp): Promise<void> => {
-    const seen: string[] = [];
-    for (let i = 0; i < 60; i++) {
-      await keyboard.press('Tab');
-      const here = await page.evaluate(() => {
-        const at = document.activeElement as HTMLInputElement | null;
-        if (at === document.body) return '';
-        const label = at?.labels?.[0]?.textContent ?? '';
-        return `${at?.getAttribute('aria-label') ?? ''} ${label} ${at?.textContent ?? ''}`.trim();
-      });
-      if (name.test(here)) return;
-      seen.push(here.slice(0, 40));
-    }
-    throw new Error(`Not reached by Tab: ${name}; reached ${seen.join(', ')}`);
-  };
+  const reach = (name: RegExp): Promise<void> => tabTo(page, name);
   await page.goto('/');
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await reach(/Add a tool/);

@@ -11,31 +11,45 @@ export const DEMO = fileURLToPath(new URL('../../demo/saltmarsh-boat-shed.worksh
 
 interface Served {
   readonly address: string;
+  /** Ends the program at once, as a power cut would. */
+  readonly kill: () => Promise<void>;
+  /** Starts it again over the same data, at the same address. */
+  readonly restart: () => Promise<void>;
   readonly stop: () => Promise<void>;
 }
 
 /** Starts the program as a person would and waits for the address it prints. */
 async function serve(environment: Record<string, string>): Promise<Served> {
   const folder = await mkdtemp(join(tmpdir(), 'mellow-anvil-e2e-'));
-  const server: ChildProcess = spawn(process.execPath, [SERVER], {
-    env: { ...process.env, PORT: '0', DATA_DIR: folder, ...environment },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  const address = await new Promise<string>((resolve, reject) => {
-    let said = '';
-    server.stdout?.on('data', (chunk: Buffer) => {
-      said += chunk.toString();
-      const found = /(http:\/\/\S+?)\/\s/.exec(said);
-      if (found?.[1]) resolve(found[1]);
+  let server: ChildProcess;
+  const start = (more: Record<string, string>): Promise<string> => {
+    server = spawn(process.execPath, [SERVER], {
+      env: { ...process.env, PORT: '0', DATA_DIR: folder, ...environment, ...more },
+      stdio: ['ignore', 'pipe', 'inherit'],
     });
-    server.once('exit', () => reject(new Error(`The server stopped: ${said}`)));
-  });
+    return new Promise<string>((resolve, reject) => {
+      let said = '';
+      server.stdout?.on('data', (chunk: Buffer) => {
+        said += chunk.toString();
+        const found = /(http:\/\/\S+?)\/\s/.exec(said);
+        if (found?.[1]) resolve(found[1]);
+      });
+      server.once('exit', () => reject(new Error(`The server stopped: ${said}`)));
+    });
+  };
+  const end = async (signal: NodeJS.Signals): Promise<void> => {
+    if (server.exitCode !== null || server.signalCode !== null) return;
+    const gone = new Promise((resolve) => server.once('exit', resolve));
+    server.kill(signal);
+    await gone;
+  };
+  const address = await start({});
   return {
     address,
+    kill: () => end('SIGKILL'),
+    restart: async () => void (await start({ PORT: new URL(address).port })),
     stop: async () => {
-      const gone = new Promise((resolve) => server.once('exit', resolve));
-      server.kill('SIGTERM');
-      await gone;
+      await end('SIGTERM');
       await rm(folder, { recursive: true, force: true });
     },
   };
@@ -74,11 +88,14 @@ export const test = base.extend<Fixtures & Options>({
 
 export { expect };
 
-/** The page holds nothing axe finds fault with at level AA. */
-export async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze();
+/**
+ * The page holds nothing axe finds fault with at level AA.
+ * @param besides what was judged on another page already, such as the rack of 28 tools
+ */
+export async function expectAccessible(page: Page, besides: readonly string[] = []): Promise<void> {
+  const builder = new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']);
+  for (const selector of besides) builder.exclude(selector);
+  const { violations } = await builder.analyze();
   const told = violations.map(
     ({ id, nodes }) =>
       `${id}: ${nodes.map(({ target, failureSummary }) => `${target.join(' ')} ${failureSummary}`).join('; ')}`,
@@ -96,4 +113,34 @@ export async function choose(page: Page, label: string, option: string): Promise
 export async function type(field: Locator, text: string): Promise<void> {
   await field.fill(text);
   await field.press('Tab');
+}
+
+/** Takes the plan of a tool to the bench, past setting the guide, and returns the run's id. */
+export async function toBench(page: Page, tool: string, dull = 'Very dull'): Promise<string> {
+  await page.goto(`/tools/${tool}/plan`);
+  await page.getByRole('button', { name: dull, exact: true }).click();
+  await page.getByRole('button', { name: 'Take it to the bench' }).click();
+  await page.getByRole('button', { name: 'It is set' }).click();
+  await expect(page.locator('.giant')).toBeVisible();
+  return page.url().split('/').at(-1) ?? '';
+}
+
+/** The giant figure at the bench. */
+export const giant = (page: Page): Promise<number> => page.locator('.giant').textContent().then(Number);
+
+/** Tabs on until the thing named has the focus. */
+export async function tabTo(page: Page, name: RegExp, most = 60): Promise<void> {
+  const seen: string[] = [];
+  for (let i = 0; i < most; i++) {
+    await page.keyboard.press('Tab');
+    const here = await page.evaluate(() => {
+      const at = document.activeElement as HTMLInputElement | null;
+      if (at === document.body) return '';
+      const label = at?.labels?.[0]?.textContent ?? '';
+      return `${at?.getAttribute('aria-label') ?? ''} ${label} ${at?.textContent ?? ''}`.trim();
+    });
+    if (name.test(here)) return;
+    seen.push(here.slice(0, 40));
+  }
+  throw new Error(`Not reached by Tab: ${name}; reached ${seen.join(', ')}`);
 }

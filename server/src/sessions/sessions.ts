@@ -5,7 +5,7 @@ import { defineKind } from '../shared/kind.js';
 
 export const sessions = defineKind<Session>({
   name: 'sessions',
-  one: 'session',
+  one: 'entry in the record',
   schema: sessionSchema,
   columns: {
     toolId: 'text',

@@ -21,7 +21,10 @@ export interface Store<T> {
 /** Where the rows of one kind are read and written; every write is an undoable command. */
 export function storeOf<T extends object>(kind: Kind<T>, database: Database, commands: Commands): Store<T> {
   const model = kind.model(database.sequelize);
-  const nameOf = (thing: T): string => `${kind.one} “${(thing as { name?: string }).name ?? kind.one}”`;
+  const nameOf = (thing: T): string => {
+    const { name } = thing as { readonly name?: string };
+    return name === undefined ? kind.one : `${kind.one} “${name}”`;
+  };
 
   const liveRow = async (id: string, transaction?: Transaction): Promise<Row> => {
     const row = (await model.findOne({

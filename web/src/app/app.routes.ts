@@ -29,6 +29,11 @@ export const routes: Routes = [
     ],
   },
   {
+    path: 'ledger',
+    title: 'Ledger · Mellow Anvil',
+    loadComponent: async () => (await import('./records/ledger.page')).LedgerPage,
+  },
+  {
     path: 'settings',
     title: 'Settings · Mellow Anvil',
     loadComponent: async () => (await import('./settings/settings.page')).SettingsPage,

@@ -17,6 +17,7 @@ describe('Rail', () => {
     fixture = TestBed.createComponent(Rail);
     answer(server, '/api/tools', page([stored(IRON, 'iron')]));
     answer(server, '/api/guides', page([]));
+    answer(server, '/api/records', {});
     answer(
       server,
       '/api/abrasives',

@@ -19,6 +19,7 @@ describe('Desk', () => {
     answer(server, '/api/tools', page([stored(IRON, 'iron'), stored({ ...IRON, name: 'Other' }, 'other')]));
     answer(server, '/api/guides', page([stored(GUIDE, 'guide')]));
     answer(server, '/api/abrasives', page(bench));
+    answer(server, '/api/records', {});
     desk.takeUp('iron');
   });
 

@@ -97,7 +97,7 @@ export class Desk {
     this.tool$,
     this.abrasives.inOrder$,
     this.choices,
-    this.records.records$,
+    this.records.known$,
   ]).pipe(
     map(([tool, bench, { requests }, records]) => {
       if (!tool) return undefined;

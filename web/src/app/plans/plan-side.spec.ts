@@ -1,7 +1,8 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { planHoning } from '@mellow-anvil/core';
+import { edgeAtFirst, planHoning } from '@mellow-anvil/core';
 import { Desk } from '../bench/desk';
+import { Undo } from '../shared/undo.store';
 import { ToolsStore } from '../tools/tools.store';
 import { inputOf, press, textOf, typeInto, until } from '../testing/host';
 import { GUIDE, IRON, answer, page, playServer, stone, stored } from '../testing/page';
@@ -24,6 +25,7 @@ describe('PlanSide', () => {
     answer(server, '/api/tools', page([stored(IRON, 'iron')]));
     answer(server, '/api/guides', page([stored(GUIDE, 'guide')]));
     answer(server, '/api/abrasives', page(bench));
+    answer(server, '/api/records', {});
     answer(server, '/api/plans', page([]));
     TestBed.inject(Desk).takeUp('iron');
     await fixture.whenStable();
@@ -113,5 +115,37 @@ describe('PlanSide', () => {
     );
     expect(post.request.body.result).toBeUndefined();
     expect(post.request.body.request.condition).toEqual({ kind: 'dull' });
+  });
+
+  it('plans with the land as the record has it, says why it is more, and takes it to the bench', async () => {
+    const first = strokes()[0];
+    const state = {
+      ...edgeAtFirst(IRON),
+      recessionMm: 0.25,
+      landMm: 1.2,
+      honings: 3,
+      honingsSinceThen: 3,
+    };
+    TestBed.inject(Undo).refresh();
+    answer(server, '/api/records', { iron: { entries: 3, state } });
+    await fixture.whenStable();
+    expect(Number(strokes()[0])).toBeGreaterThan(Number(first));
+    expect(textOf(fixture, '.since')).toMatch(
+      /grown to 1\.2 mm over 3 honings since it was 0\.5 mm, as entered/,
+    );
+    await press(fixture, 'Take it to the bench');
+    const post = server.expectOne(
+      (each) => each.method === 'POST' && /^\/api\/runs\/.+\/events$/.test(each.url),
+    );
+    const [begun] = post.request.body.events;
+    expect([begun.kind, begun.seq]).toEqual(['begun', 0]);
+    expect(begun.plan).toEqual(
+      jasmine.objectContaining({
+        toolId: 'iron',
+        condition: { kind: 'dull' },
+        setting: jasmine.objectContaining({ guideId: 'guide', seatName: 'Iron jaws', angleDeg: 30 }),
+        steps: strokes().map((count, i) => ({ abrasiveId: ['s1000', 's8000'][i], strokes: Number(count) })),
+      }),
+    );
   });
 });

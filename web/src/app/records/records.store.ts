@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import { EMPTY, catchError, map, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
+import { EMPTY, catchError, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import type { LifeEntry, Session, ToolRecord } from '@mellow-anvil/core';
 import { Undo } from '../shared/undo.store';
@@ -19,14 +19,13 @@ export class RecordsStore {
   private readonly http = inject(HttpClient);
   private readonly undo = inject(Undo);
 
-  /** By tool id. Stays as it was while the server does not answer. */
-  readonly records$: Observable<Records> = this.afterEveryChange(() =>
+  /** By tool id, once they are known. Stay as they were while the server does not answer. */
+  readonly known$: Observable<Records> = this.afterEveryChange(() =>
     this.http.get<Records>('/api/records'),
-  ).pipe(startWith({}), shareReplay({ bufferSize: 1, refCount: true }));
+  ).pipe(shareReplay({ bufferSize: 1, refCount: true }));
 
-  of(toolId: string): Observable<ToolRecord | undefined> {
-    return this.records$.pipe(map((records) => records[toolId]));
-  }
+  /** The same, and nothing until then. */
+  readonly records$: Observable<Records> = this.known$.pipe(startWith({}));
 
   /** One tool's record with every entry of it, oldest first. */
   life(toolId: string): Observable<Life> {

@@ -1,7 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { EDGE, IRON, answer, page, playServer, stored } from '../testing/page';
-import { inputOf, typeInto } from '../testing/host';
+import { inputOf, textOf, typeInto, until } from '../testing/host';
 import { EdgeSide } from './edge-side';
 
 describe('EdgeSide', () => {
@@ -57,6 +57,25 @@ describe('EdgeSide', () => {
     }
     expect(host.textContent).toContain('has to be steeper than the primary');
     expect(host.querySelector('[role=alert]')?.textContent).toContain('Not kept yet');
+    server.expectNone({ method: 'PUT', url: '/api/tools/iron' });
+  });
+
+  it('puts a measured land into the record, and leaves the tool as it is', async () => {
+    const state = { recessionMm: 0.1, landMm: 0.72, landFrom: 'ground', honingsSinceThen: 3, honings: 3 };
+    answer(server, '/api/records', { iron: { entries: 4, state } });
+    await fixture.whenStable();
+    expect(field('Land now').value).toBe('0.72');
+    expect(textOf(fixture)).toContain('Freshly ground, 3 honings since');
+    await type('Land now', '0.9');
+    let post;
+    await until(() => {
+      post ??= server.match({ method: 'POST', url: '/api/sessions' })[0];
+      return post !== undefined;
+    }, 'the measurement is sent');
+    const { request } = post as unknown as { request: { body: object } };
+    expect(request.body).toEqual(
+      jasmine.objectContaining({ toolId: 'iron', kind: 'measuring', landMm: 0.9 }),
+    );
     server.expectNone({ method: 'PUT', url: '/api/tools/iron' });
   });
 });

@@ -1,7 +1,8 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { Tool } from '@mellow-anvil/core';
+import type { HttpTestingController } from '@angular/common/http/testing';
+import { edgeAtFirst, type Tool } from '@mellow-anvil/core';
 import { EDGE, IRON, answer, page, playServer, stored } from '../testing/page';
-import { textOf } from '../testing/host';
+import { press, textOf } from '../testing/host';
 import { Rack } from './rack';
 
 const chisel = (name: string, setName?: string): Tool => ({
@@ -19,6 +20,7 @@ const knife: Tool = {
 };
 
 describe('Rack', () => {
+  let server: HttpTestingController;
   let fixture: ComponentFixture<Rack>;
   const shown = (): string[] =>
     [...(fixture.nativeElement as HTMLElement).querySelectorAll('nav a b')].map(
@@ -32,7 +34,7 @@ describe('Rack', () => {
   };
 
   beforeEach(async () => {
-    const server = playServer();
+    server = playServer();
     fixture = TestBed.createComponent(Rack);
     const tools = [knife, chisel('Chisel 12', 'The set'), IRON, chisel('Chisel 6', 'The set')];
     answer(server, '/api/tools', page(tools.map((tool, i) => stored(tool, `t${i}`))));
@@ -53,7 +55,7 @@ describe('Rack', () => {
     await find('SET');
     expect(shown()).toEqual(['Chisel 6', 'Chisel 12']);
     await find('scythe');
-    expect(textOf(fixture)).toContain('Nothing on the rack is called that.');
+    expect(textOf(fixture)).toContain('Nothing on the rack is like that.');
   });
 
   it('marks the tool in the vise for those who cannot see the mark', async () => {
@@ -61,5 +63,46 @@ describe('Rack', () => {
     await fixture.whenStable();
     const marked = [...(fixture.nativeElement as HTMLElement).querySelectorAll('[aria-current=true]')];
     expect(marked.map((each) => each.querySelector('b')?.textContent)).toEqual(['Iron']);
+  });
+
+  it('puts what needs most work first, says why, and finds by state', async () => {
+    const now = edgeAtFirst(chisel('Chisel 12'));
+    const dull = { ...now.sinceSharpened, spells: 1, minutes: 70, stillCutting: false };
+    const blunt = { entries: 2, state: { ...now, sinceHoned: dull, sinceSharpened: dull } };
+    answer(server, '/api/records', {
+      t1: blunt,
+      t2: { entries: 1, state: now },
+      t3: { entries: 1, state: now },
+    });
+    await fixture.whenStable();
+    expect(shown()).toEqual(['Chisel 12', 'Chisel 6', 'Iron', 'Whittler']);
+    expect(textOf(fixture)).toContain('Hone It no longer cut after 1 h 10 min.');
+  });
+
+  it('puts a spell of use down in one tap, as the last one was, open to be put right', async () => {
+    const state = edgeAtFirst(IRON);
+    const lastUse = {
+      sessionId: 'u',
+      at: '',
+      who: 'Shed',
+      use: { metresPlaned: 40, wood: 'larch', stillCutting: false },
+    };
+    answer(server, '/api/records', { t2: { entries: 1, state, lastUse } });
+    await fixture.whenStable();
+    await press(fixture, 'Used it: Iron');
+    const post = server.expectOne({ method: 'POST', url: '/api/sessions' });
+    expect(post.request.body).toEqual(
+      jasmine.objectContaining({
+        toolId: 't2',
+        kind: 'use',
+        who: 'Shed',
+        use: { metresPlaned: 40, wood: 'larch', stillCutting: true },
+      }),
+    );
+    post.flush(stored(post.request.body, 'u2'));
+    await fixture.whenStable();
+    expect(document.querySelector('ma-use-panel')?.textContent).toContain(
+      '40 m in larch, still cutting, Shed.',
+    );
   });
 });

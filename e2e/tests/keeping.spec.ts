@@ -1,0 +1,190 @@
+import type { APIRequestContext } from '@playwright/test';
+import { expect, expectAccessible, giant, tabTo, test, toBench, type } from './workshop.js';
+
+// What is the same on every screen is tried on one.
+const PHONE = { width: 390, height: 844 };
+
+/** Strokes the server has of a run, and the events they are in. */
+async function stored(request: APIRequestContext, run: string): Promise<{ strokes: number; ids: string[] }> {
+  const { events } = await (await request.get(`/api/runs/${run}`)).json();
+  const taps = events.filter(({ kind }: { kind: string }) => kind === 'strokes');
+  return {
+    strokes: taps.reduce((sum: number, { count }: { count: number }) => sum + count, 0),
+    ids: taps.map(({ id }: { id: string }) => id),
+  };
+}
+
+test('five strokes tapped with the server dead are each stored once', async ({ page, served, allowed }) => {
+  allowed.push(/ERR_CONNECTION_REFUSED|Failed to load resource/);
+  const run = await toBench(page, 'plank-50');
+  const before = await giant(page);
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  await served.kill();
+  for (let i = 0; i < 5; i++) await page.locator('.figure-zone').click();
+  await expect(page.locator('.giant')).toHaveText(String(before - 5));
+  await expect(page.getByText('5 entries safe on this device')).toBeVisible();
+  await served.restart();
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible({ timeout: 20_000 });
+  const { strokes, ids } = await stored(page.request, run);
+  expect([strokes, new Set(ids).size]).toEqual([5, 5]);
+});
+
+test('a run goes on from the last stroke after the server was killed and the page reloaded', async ({
+  page,
+  served,
+  allowed,
+}) => {
+  allowed.push(/ERR_CONNECTION_REFUSED|Failed to load resource/);
+  const run = await toBench(page, 'plank-50');
+  const before = await giant(page);
+  for (let i = 0; i < 4; i++) await page.keyboard.press('PageDown');
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  await served.kill();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('PageDown');
+  await expect(page.getByText('3 entries safe on this device')).toBeVisible();
+  await served.restart();
+  await page.reload();
+  await expect(page.locator('.giant')).toHaveText(String(before - 7));
+  await page.keyboard.press('PageDown');
+  await expect(page.locator('.giant')).toHaveText(String(before - 8));
+  await expect.poll(async () => (await stored(page.request, run)).strokes).toBe(8);
+  await page.goto('/');
+  await page.getByRole('link', { name: 'At the bench: go on' }).click();
+  await expect(page.locator('.giant')).toHaveText(String(before - 8));
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await page.getByRole('button', { name: 'Throw this run away' }).click();
+  await expect(page.getByRole('button', { name: 'Take it to the bench' })).toBeVisible();
+  await expect.poll(async () => (await (await page.request.get('/api/runs')).json()).length).toBe(0);
+});
+
+test('three honings widen the land and raise the strokes, the plan says why, a regrind resets it', async ({
+  page,
+}) => {
+  await page.goto('/tools/bench-32/edge');
+  await type(page.getByLabel('Land now'), '0.4');
+  await expect(page.getByText(/As measured/)).toBeVisible();
+  const plan = page.getByRole('region', { name: 'The plan' });
+  const counts: number[] = [];
+  for (let honing = 0; honing < 3; honing++) {
+    await page.goto('/tools/bench-32/plan');
+    await page.getByRole('button', { name: 'Very dull', exact: true }).click();
+    const first = plan.locator('.strokes').first();
+    await expect(plan.getByText(/The land has grown/)).toHaveCount(honing > 0 ? 1 : 0);
+    counts.push(parseInt((await first.textContent()) ?? '', 10));
+    await page.getByRole('button', { name: 'Take it to the bench' }).click();
+    await page.getByRole('button', { name: 'It is set' }).click();
+    for (let stroke = counts.at(-1) ?? 0; stroke > 0; stroke--) await page.keyboard.press('PageDown');
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await page.getByRole('button', { name: 'Keep what was done' }).click();
+    await page.getByRole('link', { name: 'See its life' }).click();
+    await expect(page.locator('.sum')).toContainText(
+      `${honing === 0 ? 'one honing' : `${honing + 1} honings`} since`,
+    );
+  }
+  expect(counts[1]).toBeGreaterThan(counts[0] as number);
+  expect(counts[2]).toBeGreaterThan(counts[1] as number);
+
+  await page.getByRole('button', { name: 'Ground', exact: true }).click();
+  await page.getByRole('button', { name: 'Put it in the record' }).click();
+  await expect(page.locator('.sum')).toContainText('The land is 0 mm, reckoned from the last grinding');
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(plan.getByText('freshly ground')).toBeVisible();
+  expect(parseInt((await plan.locator('.strokes').first().textContent()) ?? '', 10)).toBeLessThan(
+    counts[0] as number,
+  );
+});
+
+test('an entry is opened, corrected, and the correction undone', async ({ page }) => {
+  await page.goto('/tools/smooth-50/life');
+  await page.getByRole('button', { name: 'Sharpening', exact: true }).click();
+  const newest = page.locator('ma-life-side li').first();
+  const before = await newest.getByRole('button').first().textContent();
+  await newest.getByRole('button').first().click();
+  const strokes = newest.getByLabel('Strokes').first();
+  await type(strokes, '61');
+  await type(newest.getByLabel('Who'), 'Foreman');
+  await expectAccessible(page);
+  await newest.getByRole('button', { name: 'Keep the correction' }).click();
+  await expect(newest).toContainText('61');
+  await expect(newest).toContainText('Foreman');
+  await page.getByRole('button', { name: 'Undo: Change entry in the record' }).click();
+  await expect(newest.getByRole('button').first()).toHaveText(before ?? '');
+});
+
+test('a backup is put back, and what was there before is kept', async ({ page }) => {
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Back up now' }).click();
+  await expect(page.getByText('Backed up.').first()).toBeVisible();
+  await type(page.getByLabel('Name of the workshop'), 'Another shed');
+  await expect
+    .poll(async () => (await (await page.request.get('/api/settings')).json()).name)
+    .toBe('Another shed');
+  await page
+    .getByRole('button', { name: /^Restore the backup/ })
+    .first()
+    .click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Restore it' }).click();
+  await expect(page.getByLabel('Name of the workshop')).toHaveValue('Saltmarsh boat shed');
+  const list = page.getByRole('list', { name: 'Backups' });
+  await expect(list.getByRole('listitem').first()).toContainText('as it was before a restore');
+});
+
+test('use, plan, run and its entry with the keyboard only', async ({ page }) => {
+  const { keyboard } = page;
+  await page.goto('/tools/bench-12/plan');
+  await expect(page.getByRole('button', { name: 'Take it to the bench' })).toBeVisible();
+  await page.getByRole('searchbox', { name: 'Find a tool' }).focus();
+  await keyboard.type('Bench chisel 12');
+  await tabTo(page, /^Used it: Bench chisel 12/);
+  await keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Used: Bench chisel 12' })).toBeVisible();
+  await keyboard.press('Escape');
+  await expect(page.getByRole('region', { name: 'Used: Bench chisel 12' })).toBeHidden();
+  await tabTo(page, /Take it to the bench/);
+  await keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'It is set' })).toBeVisible();
+  await keyboard.press('PageDown');
+  await expect(page.locator('button.figure-zone')).toBeFocused();
+  const strokes = await giant(page);
+  for (let i = 0; i < 2; i++) await keyboard.press('Enter');
+  await expect(page.locator('.giant')).toHaveText(String(strokes - 2));
+  await tabTo(page, /^Done/);
+  await keyboard.press('Enter');
+  await tabTo(page, /^All along/);
+  await keyboard.press('Space');
+  await tabTo(page, /^Stop/);
+  await keyboard.press('Enter');
+  await tabTo(page, /^Keep what was done/);
+  await keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Done, and in the record' })).toBeVisible();
+  await tabTo(page, /^See its life/);
+  await keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Entries' })).toBeVisible();
+  await tabTo(page, /Honed.*2 strokes/);
+  await keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Keep the correction' })).toBeVisible();
+});
+
+test('on a phone held upright everything is within reach', async ({ page }) => {
+  await page.setViewportSize(PHONE);
+  await toBench(page, 'bench-12');
+  for (const name of ['Done', 'Not yet', 'One back', 'Stop']) {
+    await expect(page.getByRole('button', { name, exact: true })).toBeInViewport({ ratio: 1 });
+  }
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: /^All along/ }).click();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await page.getByRole('link', { name: 'Leave it open and look at the rack' }).click();
+  await page.getByRole('button', { name: 'Rack', exact: true }).click();
+  await page.getByRole('button', { name: 'Used it: Block plane iron' }).click();
+  await expect(page.getByRole('button', { name: 'That is right' })).toBeInViewport({ ratio: 1 });
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.goto('/tools/bench-12/life');
+  await expect(page.getByRole('heading', { name: 'Entries' })).toBeVisible();
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(PHONE.width);
+  await expectAccessible(page);
+});
