@@ -161,6 +161,10 @@ test('use, plan, run and its entry with the keyboard only', async ({ page }) => 
   await tabTo(page, /^See its life/);
   await keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Entries' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Entries' })).toBeVisible();
+  await tabTo(page, /^Skip the rack/);
+  await keyboard.press('Enter');
   await tabTo(page, /Honed.*2 strokes/);
   await keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Keep the correction' })).toBeVisible();

@@ -153,7 +153,7 @@ class ToolLife {
       : struck
         ? { count: 1 + Math.floor(this.random() * 3), deepestMm: rounded(0.04 + 0.1 * this.random(), 0.02) }
         : undefined;
-    const stillCutting = this.wear < 1;
+    const stillCutting = this.wear < 1 && !mishap;
     this.dullness = this.wear > 1.35 ? 'very-dull' : this.wear > 0.8 ? 'dull' : 'fading';
     return {
       toolId: this.tool.id,

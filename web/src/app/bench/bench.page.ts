@@ -39,9 +39,10 @@ const SIDES = [
   ],
   template: `
     @if (!unfinished() || id()) {
+      <a class="skip" href="#vise" (click)="toVise($event)">Skip the rack</a>
       <ma-rack [held]="id()" [side]="known()" [class.open]="open()" (chosen)="open.set(false)" />
     }
-    <div class="vise" [class.alone]="unfinished() && !id()">
+    <div id="vise" tabindex="-1" class="vise" [class.alone]="unfinished() && !id()">
       @if (!unfinished() || id()) {
         <p-button
           class="drawer"
@@ -111,6 +112,20 @@ const SIDES = [
       grid-template-columns: 330px minmax(0, 1fr);
       min-height: 0;
       height: 100%;
+    }
+    .skip {
+      position: absolute;
+      left: -100vw;
+      z-index: 30;
+      padding: 0.8rem 1rem;
+      background: var(--accent);
+      color: var(--accent-ink);
+    }
+    .skip:focus {
+      left: 0;
+    }
+    .vise:focus {
+      outline: none;
     }
     .vise {
       min-height: 0;
@@ -217,6 +232,12 @@ export class BenchPage {
         void this.router.navigate(['/tools', first.id, led ? 'plan' : 'edge'], { replaceUrl: true });
       }
     });
+  }
+
+  /** Past two targets for every tool, for those who go by the keyboard. */
+  protected toVise(event: Event): void {
+    event.preventDefault();
+    document.getElementById('vise')?.focus();
   }
 
   protected remove(): void {
