@@ -220,7 +220,14 @@ describe('the server over a real SQLite file', () => {
     it('describes every route, and the calculations by their schemas', async () => {
       const { paths, openapi } = (await ask('GET', '/api/openapi.json')).body;
       expect(openapi).toBe('3.1.0');
-      expect(Object.keys(paths)).toContain('/api/calc/progression');
+      for (const path of [
+        '/api/calc/progression',
+        '/api/runs/{id}/events',
+        '/api/records/{toolId}',
+        '/api/backups/restore',
+      ]) {
+        expect(Object.keys(paths)).toContain(path);
+      }
       const body = paths['/api/calc/guide-angle'].post.requestBody.content['application/json'].schema;
       expect(body.required).toEqual(['guide', 'projectionMm']);
       expect(body.properties.projectionMm.minimum).toBe(0.1);

@@ -1,10 +1,11 @@
-import { spawn } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { TOOLS, runEvents } from './testing/fixtures.js';
 
 const MAIN = fileURLToPath(new URL('./main.js', import.meta.url));
 
@@ -56,5 +57,58 @@ describe('the program', () => {
     expect(refusals[1]?.said).toContain('set it to a number');
     expect(refusals[2]?.said).toContain('taken by another program');
     for (const { said } of refusals) expect(said.trim().split('\n').length).withContext(said).toBe(1);
+  });
+
+  it('killed in the middle of a run, has all it acknowledged when it is started again', async () => {
+    /** Starts it over the same folder and waits for its address. */
+    const running = async (): Promise<{ program: ChildProcess; origin: string }> => {
+      const program = spawn(process.execPath, [MAIN], {
+        env: { ...process.env, DATA_DIR: folder, PORT: '0' },
+        stdio: ['ignore', 'pipe', 'ignore'],
+      });
+      let said = '';
+      for await (const chunk of program.stdout as AsyncIterable<Buffer>) {
+        said += chunk.toString();
+        const origin = /is at (http:\/\/\S+?)\/\s/.exec(said)?.[1];
+        if (origin) return { program, origin };
+      }
+      throw new Error(`it stopped: ${said}`);
+    };
+    const post = async (url: string, body: object): Promise<{ id: string; next: number }> =>
+      (
+        await fetch(url, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(body),
+        })
+      ).json() as Promise<{ id: string; next: number }>;
+    let { program, origin } = await running();
+    const { id } = await post(`${origin}/api/tools`, TOOLS['bench-chisel']);
+    const strokes = Array.from({ length: 40 }, () => ({ kind: 'strokes', count: 1 }));
+    const events = runEvents('r1', id, { kind: 'done' }, ...strokes);
+    let acknowledged = 0;
+    for (const kill of [9, 23, undefined]) {
+      const gone = once(program, 'exit');
+      while (acknowledged < events.length && acknowledged !== kill) {
+        ({ next: acknowledged } = await post(`${origin}/api/runs/r1/events`, {
+          events: [events[acknowledged]],
+        }));
+      }
+      // The one under way when it falls may be stored or not; it is sent again either way.
+      const underWay = post(`${origin}/api/runs/r1/events`, {
+        events: events.slice(acknowledged, acknowledged + 1),
+      });
+      program.kill('SIGKILL');
+      await underWay.catch(() => undefined);
+      await gone;
+      ({ program, origin } = await running());
+      const kept = (await (await fetch(`${origin}/api/runs/r1`)).json()) as { events: object[] };
+      expect(kept.events.slice(0, acknowledged)).toEqual(events.slice(0, acknowledged));
+      expect(kept.events.length - acknowledged).toBeLessThanOrEqual(1);
+    }
+    expect(acknowledged).toBe(events.length);
+    const gone = once(program, 'exit');
+    program.kill('SIGTERM');
+    await gone;
   });
 });

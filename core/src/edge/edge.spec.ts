@@ -2,7 +2,7 @@ import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import { conditionRecessionMm, dullRecessionMm } from './dulling.js';
 import { frontProfile } from './front-line.js';
-import { landGrowth, recessionForLand, widestLandMm } from './land-growth.js';
+import { landGrowth, recessionAfter, recessionForLand, widestLandMm } from './land-growth.js';
 import { bevelSection, facetAngleThrough, type Point } from './section.js';
 
 const area = (points: readonly Point[]): number => Math.abs(polygonArea(points.map(({ x, y }) => [x, y])));
@@ -50,6 +50,20 @@ describe('land-growth', () => {
     expect(recessionForLand(25, 30, land)).toBeCloseTo(0.1, 12);
     const worn = landGrowth({ primaryDeg: 25, secondaryDeg: 30, recessionMm: 9, thicknessMm: 3 });
     expect(worn.landMm).toBeCloseTo(widestLandMm(3, 30), 12);
+  });
+
+  it('is undone by the steel it cost, from any recession on, past the whole bevel too', () => {
+    fc.assert(
+      fc.property(rising, deg(0, 3), deg(0, 3), deg(1, 8), (angles, fromMm, moreMm, thicknessMm) => {
+        const steel = (recessionMm: number): number =>
+          landGrowth({ ...angles, recessionMm, thicknessMm }).steelMm2;
+        const taken = steel(fromMm + moreMm) - steel(fromMm);
+        const back = recessionAfter({ ...angles, thicknessMm }, fromMm, taken);
+        // Near a fresh edge steel grows with the square of the recession, so a square root is left of the rounding.
+        expect(Math.abs(back - fromMm - moreMm)).toBeLessThan(1e-6);
+      }),
+    );
+    expect(recessionAfter({ primaryDeg: 25, thicknessMm: 4 }, 0.5, 2)).toBe(1);
   });
 
   it('refuses a secondary at or below the primary and an edge that grows', () => {

@@ -1,7 +1,7 @@
 import type { Session } from '../session/session.js';
 import type { RackState, Tool } from '../tool/tool.js';
 import type { RecordedSession } from './edge-state.js';
-import { RACK_RULES, readiness } from './readiness.js';
+import { PLAIN_HAND, RACK_RULES, readiness } from './readiness.js';
 import { proposedUse, toolRecord } from './tool-record.js';
 
 const chisel: Tool = {
@@ -104,6 +104,14 @@ describe('readiness', () => {
     expect(judged(mine, later(used(5, false))).rule).toBe('blunt');
     const kept = { ...chisel, overruling: { ...word, state: 'repair' as const } };
     expect(judged(kept, later({ ...honed } as Session)).state).toBe('ready');
+  });
+
+  it('writes its figures in the hand it is given', () => {
+    const sessions = recordOf(honed, used(5, true, { chips: { count: 1, deepestMm: 0.127 } }));
+    const thou = { ...PLAIN_HAND, length: (mm: number): string => `${Math.round(mm / 0.0254)} thou` };
+    expect(readiness(chisel, toolRecord(chisel, sessions, []), thou).why).toBe(
+      '1 chip since it was honed, 5 thou deep.',
+    );
   });
 
   it('says so while nothing is known', () => {

@@ -9,6 +9,7 @@ import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import { routes } from './app.routes';
+import { buttonsDoNotTakeFocus } from './shared/no-autofocus';
 import { Undo } from './shared/undo.store';
 import { workshopPreset } from './theme/preset';
 
@@ -26,6 +27,7 @@ export const appConfig: ApplicationConfig = {
       csp: { nonce: styleNonce() },
     }),
     provideAppInitializer(() => {
+      buttonsDoNotTakeFocus();
       inject(Undo).refresh();
     }),
     MessageService,

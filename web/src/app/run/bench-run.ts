@@ -1,8 +1,9 @@
-import { HttpClient, HttpErrorResponse } from '@angular/common/http';
+import type { HttpClient } from '@angular/common/http';
+import { HttpErrorResponse } from '@angular/common/http';
+import type { Observable } from 'rxjs';
 import {
   BehaviorSubject,
   EMPTY,
-  Observable,
   Subject,
   catchError,
   defer,
@@ -179,7 +180,8 @@ export class BenchRun {
         refusal: 'This run was ended on another page; what was counted here since is not part of it.',
       }),
     });
-    await this.shelf.keep(this.id, moved);
+    if (there.state === 'open') await this.shelf.keep(this.id, moved);
+    else await this.shelf.clear(this.id);
   }
 }
 

@@ -1,20 +1,11 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  inject,
-  input,
-  output,
-  signal,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
+import { Dialog } from 'primeng/dialog';
 import { PlusIcon } from 'primeng/icons/plus';
 import { InputText } from 'primeng/inputtext';
-import { Popover } from 'primeng/popover';
 import { Select } from 'primeng/select';
 import type { Stored } from '@mellow-anvil/contract';
 import {
@@ -50,11 +41,11 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
   imports: [
     Button,
     ButtonDirective,
+    Dialog,
     PlusIcon,
     EdgeGlyph,
     FormsModule,
     InputText,
-    Popover,
     RouterLink,
     Select,
     StateMark,
@@ -126,7 +117,7 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
                 [outlined]="true"
                 size="small"
                 styleClass="used"
-                (onClick)="use(tool, $event)"
+                (onClick)="use(tool)"
               />
             </li>
           }
@@ -137,11 +128,20 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
         </p>
       }
     </nav>
-    <p-popover #panel [ariaLabel]="'Used just now'" (onHide)="usedNow.set(undefined)">
+    <p-dialog
+      [header]="usedName()"
+      [modal]="true"
+      [draggable]="false"
+      [dismissableMask]="true"
+      position="left"
+      closeAriaLabel="Leave it as it is"
+      [visible]="!!usedNow()"
+      (visibleChange)="usedNow.set(undefined)"
+    >
       @if (usedNow(); as used) {
-        <ma-use-panel [toolName]="nameOf(used.toolId)" [stored]="used" (left)="panel.hide()" />
+        <ma-use-panel [toolName]="usedName()" [stored]="used" (left)="usedNow.set(undefined)" />
       }
-    </p-popover>
+    </p-dialog>
     <a pButton severity="secondary" [outlined]="true" routerLink="/tools/new" (click)="chosen.emit()">
       <svg data-p-icon="plus" aria-hidden="true"></svg>
       Add a tool
@@ -239,12 +239,15 @@ export class Rack {
   private readonly notices = inject(Notices);
   private readonly records = toSignal(inject(RecordsStore).records$, { initialValue: {} as Records });
   private readonly stored = toSignal(inject(ToolsStore).items$, { initialValue: [] });
-  private readonly panel = viewChild.required<Popover>('panel');
   protected readonly text = signal('');
   protected readonly family = signal<Family | null>(null);
   protected readonly state = signal<RackState | null>(null);
   /** The spell of use put down just now, open to be put right. */
   protected readonly usedNow = signal<Stored<Session> | undefined>(undefined);
+
+  protected readonly usedName = computed(
+    () => this.stored().find(({ id }) => id === this.usedNow()?.toolId)?.name ?? '',
+  );
 
   /** The tools as their records have them, each with what it asks for. */
   private readonly tools = computed(() =>
@@ -296,21 +299,13 @@ export class Rack {
   });
 
   /** One tap: as it was used last, and open to be put right. */
-  protected use(tool: Stored<Tool>, event: Event): void {
-    const button = event.currentTarget;
+  protected use(tool: Stored<Tool>): void {
     const last = this.records()[tool.id]?.lastUse;
     const use = proposedUse(tool.id, familyFacts(tool.family).usedIn, last, new Date().toISOString());
     this.sessions.create(use).subscribe({
-      next: (stored) => {
-        this.usedNow.set(stored);
-        this.panel().show(event, button);
-      },
+      next: (stored) => this.usedNow.set(stored),
       error: (reason: unknown) => this.notices.refused(reason),
     });
-  }
-
-  protected nameOf(toolId: string): string {
-    return this.stored().find(({ id }) => id === toolId)?.name ?? '';
   }
 
   protected words(tool: Parameters<typeof edgeWords>[0]): string {
