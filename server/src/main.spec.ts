@@ -1,6 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -57,6 +57,19 @@ describe('the program', () => {
     expect(refusals[1]?.said).toContain('set it to a number');
     expect(refusals[2]?.said).toContain('taken by another program');
     for (const { said } of refusals) expect(said.trim().split('\n').length).withContext(said).toBe(1);
+  });
+
+  it('says in words when its folder or its file cannot be used', async () => {
+    // A file where the folder should be: nobody can write there, not even root.
+    const file = join(folder, 'not-a-folder');
+    await writeFile(file, '');
+    const { code, said } = await start({ DATA_DIR: file });
+    expect([code, said.trim().split('\n').length]).toEqual([1, 1]);
+    expect(said).toMatch(/cannot be made or written.*set DATA_DIR/);
+    await mkdir(join(folder, 'workshop.sqlite'));
+    const taken = await start({});
+    expect(taken.code).toBe(1);
+    expect(taken.said).toContain('is not a file: move it away');
   });
 
   it('killed in the middle of a run, has all it acknowledged when it is started again', async () => {

@@ -4,7 +4,7 @@ import type { Logger } from 'pino';
 import { QueryTypes, Sequelize } from 'sequelize';
 import sqlite3 from 'sqlite3';
 import { CannotOpen, DATABASE_FILE, openDatabase, type Database } from '../shared/database.js';
-import { HttpProblem, notFound, storageProblem } from '../shared/problem.js';
+import { HttpProblem, notFound, storageTrouble } from '../shared/problem.js';
 import { isAsWritten, removeSnapshot, snapshot } from '../shared/snapshot.js';
 import { toRemove } from './rotation.js';
 
@@ -143,9 +143,10 @@ export class BackupsService {
       await snapshot(this.database.sequelize, join(this.folder, name));
       this.trouble = undefined;
     } catch (reason) {
-      const problem = storageProblem(reason);
-      this.trouble = `The backup of ${this.now().toISOString()} was not made. ${problem?.message ?? (reason as Error).message}`;
-      throw problem ?? reason;
+      const known = storageTrouble(reason);
+      const at = this.now().toISOString().slice(0, 16).replace('T', ' ');
+      this.trouble = `The backup of ${at} UTC was not made. ${known?.[2] ?? (reason as Error).message}`;
+      throw known ? new HttpProblem(...known) : reason;
     }
     return this.described(name, prefix, stamp);
   }

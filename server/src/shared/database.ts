@@ -1,10 +1,11 @@
 import { mkdir } from 'node:fs/promises';
-import { existsSync } from 'node:fs';
+import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { Mutex } from 'async-mutex';
 import { Sequelize, Transaction } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { MIGRATIONS, type Migration } from './migrations.js';
+import { storageTrouble } from './problem.js';
 import { snapshot } from './snapshot.js';
 
 /** The database's name in its folder. */
@@ -49,6 +50,9 @@ export async function openDatabase(folder: string, options: OpenOptions = {}): P
     );
   }
   const existed = existsSync(file);
+  if (existed && !statSync(file).isFile()) {
+    throw new CannotOpen(`${file} is not a file: move it away, or set DATA_DIR to another folder.`);
+  }
   const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
   try {
     await sequelize.query('PRAGMA journal_mode = WAL');
@@ -69,7 +73,12 @@ export async function openDatabase(folder: string, options: OpenOptions = {}): P
   } catch (reason) {
     await sequelize.close();
     if (reason instanceof CannotOpen) throw reason;
-    throw new CannotOpen(`The file ${file} cannot be opened as a workshop: ${(reason as Error).message}`);
+    const trouble = storageTrouble(reason)?.[2];
+    throw new CannotOpen(
+      trouble
+        ? `The workshop in ${folder} cannot be opened. ${trouble}`
+        : `The file ${file} cannot be opened as a workshop: ${(reason as Error).message}`,
+    );
   }
 }
 

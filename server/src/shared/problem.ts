@@ -81,17 +81,16 @@ const STORAGE_ERRORS: Readonly<Record<string, readonly [number, string, string]>
   SQLITE_CORRUPT: [
     503,
     'The workshop’s file is damaged',
-    'Restore the newest backup in Settings; keep a copy of the damaged file.',
+    'Put the newest copy from its folder “backups” in its place, and keep the damaged file aside.',
   ],
 };
 
-/** The problem behind a failure of the disk or the database file, if it is one. */
-export function storageProblem(reason: unknown): HttpProblem | undefined {
+/** What a failure of the disk or the database file comes to, in words, if it is one. */
+export function storageTrouble(reason: unknown): readonly [number, string, string] | undefined {
   const { code, parent } = (reason ?? {}) as { code?: unknown; parent?: { code?: unknown } };
   // A read-only folder shows as a file that cannot be opened.
   const told = String(parent?.code ?? code ?? '').replace('SQLITE_CANTOPEN', 'SQLITE_READONLY');
-  const known = STORAGE_ERRORS[told];
-  return known && new HttpProblem(known[0], known[1], `${known[2]} ${NOTHING_CHANGED}`);
+  return STORAGE_ERRORS[told];
 }
 
 /** The last handler: every error leaves as `application/problem+json`. */
@@ -115,8 +114,8 @@ function toProblem(reason: unknown): HttpProblem {
   if (reason instanceof Refusal) {
     return invalid([{ field: reason.field, message: reason.message }]);
   }
-  const storage = storageProblem(reason);
-  if (storage) return storage;
+  const storage = storageTrouble(reason);
+  if (storage) return new HttpProblem(storage[0], storage[1], `${storage[2]} ${NOTHING_CHANGED}`);
   const type = (reason as { type?: unknown } | null)?.type;
   const known = typeof type === 'string' ? BODY_ERRORS[type] : undefined;
   if (known) return new HttpProblem(...known);
