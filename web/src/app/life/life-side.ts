@@ -5,7 +5,14 @@ import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { distinctUntilChanged, map, switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
-import { SESSION_KINDS, formatDay, type Session, type SessionKind, type Tool } from '@mellow-anvil/core';
+import {
+  SESSION_KINDS,
+  formatDay,
+  type EdgeState,
+  type Session,
+  type SessionKind,
+  type Tool,
+} from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { RecordsStore, type Entry } from '../records/records.store';
 import { Figures } from '../shared/figures';
@@ -210,9 +217,20 @@ export class LifeSide {
         : ` The land is ${this.figures.length(state.landMm)}, reckoned from ${FROM[state.landFrom]} and ${state.honingsSinceThen === 1 ? 'one honing' : `${state.honingsSinceThen} honings`} since.`;
     return (
       `Since ${formatDay(first.session.startedAt)}: honed ${honings === 1 ? 'once' : `${honings} times`}, ` +
-      `the edge ${this.figures.length(state.backMm)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}`
+      `the edge ${this.figures.length(state.backMm)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}${this.lastSet(state)}`
     );
   });
+
+  /** The angle last set, on which seat and stop. */
+  private lastSet({ lastSetting }: EdgeState): string {
+    if (!lastSetting) return '';
+    const { angleDeg, projectionMm, seatName, at } = lastSetting;
+    const out =
+      projectionMm === undefined
+        ? ''
+        : `, ${this.figures.length(projectionMm)} out of the ${seatName ?? 'guide'}`;
+    return ` Last set to ${this.figures.angle(angleDeg)}${out}, on ${formatDay(at)}.`;
+  }
 
   protected day({ session }: Entry): string {
     return formatDay(session.startedAt);
