@@ -1,6 +1,8 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { GENERIC_SIDE_CLAMPING_GUIDE } from '../guide/guide.js';
+import { edgeHistory } from '../record/edge-state.js';
+import { lifeOf } from '../record/life.js';
 import { toolRecord } from '../record/tool-record.js';
 import type { Tool } from '../tool/tool.js';
 import { shedYears, type ShedYears } from './shed-years.js';
@@ -95,5 +97,24 @@ describe('shedYears', () => {
     const { state, life } = toolRecord(chisel, sessions, shed.abrasives);
     expect(state.steelMm3).toBeGreaterThan(0);
     expect(life?.measure).toBe('minutes');
+  });
+
+  it('makes records whose entries add up: back, steel and land, entry by entry', () => {
+    const sessions = years(11);
+    const history = edgeHistory(chisel, sessions, shed.abrasives);
+    const life = lifeOf(history);
+    const { state } = toolRecord(chisel, sessions, shed.abrasives);
+    const sum = (of: (entry: (typeof life)[number]) => number): number =>
+      life.reduce((total, entry) => total + of(entry), 0);
+    expect(sum(({ backMm }) => backMm)).toBeCloseTo(state.backMm, 9);
+    expect(sum(({ steelMm3 }) => steelMm3)).toBeCloseTo(state.steelMm3, 9);
+    life.forEach((entry, i) => {
+      const before = life[i - 1];
+      if (before) expect(entry.landBeforeMm).toBe(before.landMm);
+      const changes = entry.session.kind === 'honing' || entry.session.kind === 'grinding';
+      if (!changes) expect([entry.backMm, entry.steelMm3, entry.landMm]).toEqual([0, 0, entry.landBeforeMm]);
+      if (entry.session.kind === 'honing') expect(entry.landMm).toBeGreaterThan(entry.landBeforeMm as number);
+      if (entry.session.kind === 'grinding') expect(entry.landMm).toBe(0);
+    });
   });
 });
