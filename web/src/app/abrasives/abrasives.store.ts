@@ -14,6 +14,14 @@ export class AbrasivesStore extends CollectionStore<Abrasive> {
     ),
   );
 
+  /** What an abrasive is called, by id; the record may name one that is gone. */
+  readonly nameOf$ = this.items$.pipe(
+    map((items) => {
+      const names = new Map(items.map(({ id, name }) => [id, name]));
+      return (id: string): string => names.get(id) ?? 'an abrasive since removed';
+    }),
+  );
+
   constructor() {
     super('/api/abrasives', '-sizeUm');
   }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, model } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
@@ -14,8 +14,8 @@ import { QuantityField } from '../shared/quantity-field';
   imports: [Button, FormsModule, QuantityField, Select],
   template: `
     @for (step of steps(); track $index) {
-      <div class="step" role="group" [attr.aria-label]="nameOf(step.abrasiveId)">
-        <b>{{ nameOf(step.abrasiveId) }}</b>
+      <div class="step" role="group" [attr.aria-label]="nameOf()(step.abrasiveId)">
+        <b>{{ nameOf()(step.abrasiveId) }}</b>
         <ma-quantity
           label="Strokes"
           quantity="number"
@@ -38,7 +38,7 @@ import { QuantityField } from '../shared/quantity-field';
         />
         <p-button
           label="Remove"
-          [ariaLabel]="'Remove ' + nameOf(step.abrasiveId)"
+          [ariaLabel]="'Remove ' + nameOf()(step.abrasiveId)"
           severity="secondary"
           [text]="true"
           (onClick)="drop($index)"
@@ -78,12 +78,9 @@ export class EntrySteps {
   readonly steps = model.required<readonly SessionStep[]>();
   readonly sentences = input<Sentences>({});
   protected readonly unread = NaN;
-  protected readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
-  private readonly names = computed(() => new Map(this.stones().map(({ id, name }) => [id, name])));
-
-  protected nameOf(id: string): string {
-    return this.names().get(id) ?? 'An abrasive since removed';
-  }
+  private readonly abrasives = inject(AbrasivesStore);
+  protected readonly stones = toSignal(this.abrasives.inOrder$, { initialValue: [] });
+  protected readonly nameOf = toSignal(this.abrasives.nameOf$, { requireSync: true });
 
   protected add(abrasiveId: string | null): void {
     if (abrasiveId) this.steps.update((steps) => [...steps, { abrasiveId, strokes: 10, minutes: 1 }]);

@@ -176,7 +176,7 @@ export class LifeSide {
 
   private readonly records = inject(RecordsStore);
   private readonly figures = inject(Figures);
-  private readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
+  private readonly nameOf = toSignal(inject(AbrasivesStore).nameOf$, { requireSync: true });
   protected readonly life = toSignal(
     toObservable(this.tool).pipe(
       map(({ id }) => id),
@@ -237,11 +237,7 @@ export class LifeSide {
   }
 
   protected what(entry: Entry): string {
-    return entryWords(
-      entry,
-      (id) => this.stones().find((stone) => stone.id === id)?.name ?? 'a stone since removed',
-      this.figures,
-    );
+    return entryWords(entry, this.nameOf(), this.figures);
   }
 
   protected changed(entry: Entry): string {

@@ -120,7 +120,7 @@ export class LedgerPage {
   private readonly notices = inject(Notices);
   private readonly figures = inject(Figures);
   private readonly tools = toSignal(inject(ToolsStore).items$, { initialValue: [] });
-  private readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
+  private readonly nameOf = toSignal(inject(AbrasivesStore).nameOf$, { requireSync: true });
   protected readonly rows = ROWS;
   protected readonly kinds: { readonly value: SessionKind | 'all'; readonly label: string }[] = [
     { value: 'all', label: 'All' },
@@ -167,9 +167,7 @@ export class LedgerPage {
   }
 
   protected how(session: Stored<Session>): string {
-    const nameOf = (id: string): string =>
-      this.stones().find((stone) => stone.id === id)?.name ?? 'a stone since removed';
-    return entryWords({ session }, nameOf, this.figures);
+    return entryWords({ session }, this.nameOf(), this.figures);
   }
 
   protected beside({ outcome, notes }: Session): string {

@@ -74,14 +74,14 @@ export class RunSummaryCard {
   readonly run = input.required<Run>();
   readonly unsent = input(0);
   protected readonly figures = inject(Figures);
-  private readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
+  private readonly nameOf = toSignal(inject(AbrasivesStore).nameOf$, { requireSync: true });
 
   protected readonly steps = computed(() =>
     this.run()
       .steps.filter(({ strokes }) => strokes > 0)
       .map((step) => ({
         ...step,
-        name: this.stones().find(({ id }) => id === step.abrasiveId)?.name ?? 'A stone since removed',
+        name: this.nameOf()(step.abrasiveId),
       })),
   );
   protected readonly outcome = computed(() =>

@@ -43,7 +43,9 @@ export class RunPage {
   private readonly router = inject(Router);
   protected readonly figures = inject(Figures);
   private readonly tools = toSignal(inject(ToolsStore).items$, { initialValue: [] });
-  private readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
+  private readonly abrasives = inject(AbrasivesStore);
+  private readonly stones = toSignal(this.abrasives.inOrder$, { initialValue: [] });
+  private readonly nameOf = toSignal(this.abrasives.nameOf$, { requireSync: true });
   private readonly bench = computed(() => this.runs.run(this.id()));
   private readonly tapper = viewChild<ElementRef<HTMLElement>>('tapper');
 
@@ -68,7 +70,7 @@ export class RunPage {
       index: station.step,
       left: strokesLeft(step),
       over: step.strokes - step.target,
-      name: stone?.name ?? 'A stone since removed',
+      name: this.nameOf()(step.abrasiveId),
       grain: stone ? `${this.figures.number(stone.sizeUm, 1)} µm` : '',
       feel: feelFor(stone, station.step, run.steps),
       wash: station.step > 0 ? WASH : '',
