@@ -1,9 +1,10 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
+import { flatBlade } from '../testing/blades.js';
+import { edgeChain, type Point } from './chain.js';
 import { conditionRecessionMm, dullRecessionMm } from './dulling.js';
 import { frontProfile } from './front-line.js';
 import { landGrowth, recessionAfter, recessionForLand, widestLandMm } from './land-growth.js';
-import { bevelSection, facetAngleThrough, type Point } from './section.js';
 
 const area = (points: readonly Point[]): number => Math.abs(polygonArea(points.map(({ x, y }) => [x, y])));
 const deg = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
@@ -26,14 +27,12 @@ describe('land-growth', () => {
           thicknessMm / Math.tan((secondaryDeg * Math.PI) / 180);
         const recessionMm = share * 2 * whole;
         const grown = landGrowth({ primaryDeg, secondaryDeg, recessionMm, thicknessMm });
-        const sharp = bevelSection({ thicknessMm, primaryDeg, bladeMm: 100 });
-        const honed = bevelSection({
-          thicknessMm,
-          primaryDeg,
-          secondaryDeg,
-          landMm: grown.landMm,
-          bladeMm: 0,
-        });
+        const sharp = edgeChain(flatBlade({ thicknessMm, primaryDeg }), 100);
+        const honed = edgeChain(
+          flatBlade({ thicknessMm, primaryDeg, secondaryDeg, landMm: grown.landMm }),
+          0,
+        );
+        if (recessionMm < whole) expect(area(honed.gone)).toBeCloseTo(grown.steelMm2, 7);
         // Both sections end at the same place far up the blade; the edge of the honed one is further back.
         const end = sharp.heelMm + 100;
         const onBlade = honed.outline
@@ -85,29 +84,6 @@ describe('dulling', () => {
       conditionRecessionMm({ kind }, 30),
     );
     expect(words).toEqual([...words].sort((a, b) => a - b));
-  });
-});
-
-describe('bevelSection', () => {
-  it('closes an outline whose facets stand at their angles', () => {
-    const { facets, heelMm, groundEdge } = bevelSection({
-      thicknessMm: 3,
-      primaryDeg: 25,
-      secondaryDeg: 30,
-      landMm: 1,
-    });
-    expect(-groundEdge.x).toBeCloseTo(recessionForLand(25, 30, 1), 12);
-    expect(facets.map((facet) => facet.name)).toEqual(['secondary', 'primary']);
-    for (const { from, to, angleDeg } of facets) {
-      expect(facetAngleThrough(from, to, 0, 90)).toBeCloseTo(angleDeg, 9);
-    }
-    expect(facets.at(-1)?.to).toEqual({ x: heelMm, y: 3 });
-  });
-
-  it('has one facet again where the land is as long as the blade allows', () => {
-    const { facets } = bevelSection({ thicknessMm: 3, primaryDeg: 25, secondaryDeg: 30, landMm: 50 });
-    expect(facets.length).toBe(1);
-    expect(facets[0]?.to.y).toBeCloseTo(3, 12);
   });
 });
 

@@ -1,3 +1,5 @@
+import { backBevel, USUAL_SHIM } from './back-bevel.js';
+
 /** How a bevel was ground: on a flat stone, on a wheel's rim, or rounded towards the edge. */
 export const GRINDS = ['flat', 'hollow', 'convex'] as const;
 export type Grind = (typeof GRINDS)[number];
@@ -25,8 +27,17 @@ export interface SingleBevelEdge {
   readonly microDeg?: number;
   /** The secondary's length along its own face as last measured. */
   readonly landMm?: number;
+  /** The micro-bevel's length along its own face, ahead of the secondary's. */
+  readonly microLandMm?: number;
   readonly grind: Grind;
+  /** Radius of the wheel behind a hollow grind, or of a convex one's rounding. */
+  readonly grindRadiusMm?: number;
   readonly back: Back;
+  /** How far from the edge the back is polished: a rim's width, a back bevel's length. */
+  readonly polishedMm?: number;
+  /** The shim under the back and how far its near edge lies from the blade's; only with `shim`. */
+  readonly shimMm?: number;
+  readonly shimAtMm?: number;
   readonly front: FrontLine;
 }
 
@@ -41,6 +52,7 @@ export interface DoubleBevelEdge {
   /** 0 where the edge is square to the blade. */
   readonly skewDeg: number;
   readonly grind: Grind;
+  readonly grindRadiusMm?: number;
 }
 
 /** A curved edge, bevelled outside (out-cannel) or inside (in-cannel). */
@@ -80,6 +92,7 @@ export interface KnifeEdge {
   readonly leftDeg: number;
   readonly rightDeg: number;
   readonly grind: Grind;
+  readonly grindRadiusMm?: number;
 }
 
 /** A blade curved in plan, in one of three makes. */
@@ -118,14 +131,25 @@ export type Edge =
 
 export type EdgeForm = Edge['form'];
 
+/** The steepest honed facet of a flat-backed edge: the one that meets the back. */
+export const honedDeg = (edge: SingleBevelEdge): number =>
+  edge.microDeg ?? edge.secondaryDeg ?? edge.primaryDeg;
+
+/** The back bevel of a flat-backed edge, degrees: what its shim gives, 0 without one. */
+export function backBevelDeg(edge: SingleBevelEdge): number {
+  if (edge.back !== 'shim') return 0;
+  const { shimMm = USUAL_SHIM.shimMm, shimAtMm = USUAL_SHIM.distanceMm } = edge;
+  return backBevel({ shimMm, distanceMm: shimAtMm }).angleDeg;
+}
+
 /**
  * The angle between the two faces that meet at the very edge, in degrees: the steepest honed facet
- * of a flat-backed edge, the two sides together of a double bevel.
+ * and the back bevel of a flat-backed edge, the two sides together of a double bevel.
  */
 export function includedDeg(edge: Edge): number {
   switch (edge.form) {
     case 'single-bevel':
-      return edge.microDeg ?? edge.secondaryDeg ?? edge.primaryDeg;
+      return honedDeg(edge) + backBevelDeg(edge);
     case 'double-bevel':
     case 'knife':
       return edge.leftDeg + edge.rightDeg;

@@ -1,4 +1,5 @@
-import { bevelSection, type BevelSectionInput, type Point } from '../edge/section.js';
+import { edgeChain, type Point } from '../edge/chain.js';
+import type { Edge } from '../edge/edge.js';
 import type { GuideGeometry } from './guide.js';
 import { backHeightMm } from './seat-offsets.js';
 
@@ -20,14 +21,16 @@ export interface GuidePoseInput {
   readonly guide: GuideGeometry;
   readonly angleDeg: number;
   readonly projectionMm: number;
-  readonly blade: BevelSectionInput;
+  readonly edge: Edge;
+  /** Of the blade in the seat, for one that holds the underside. */
+  readonly thicknessMm?: number;
 }
 
 /**
  * Where everything is when a blade stands `projectionMm` out of a guide at `angleDeg`: the section
  * turned bevel down onto the stone, the edge at the origin.
  */
-export function guidePose({ guide, angleDeg, projectionMm, blade }: GuidePoseInput): GuidePose {
+export function guidePose({ guide, angleDeg, projectionMm, edge, thicknessMm }: GuidePoseInput): GuidePose {
   const angle = (angleDeg * Math.PI) / 180;
   const place = (along: number, towardsStone: number): Point => ({
     x: along * Math.cos(angle) + towardsStone * Math.sin(angle),
@@ -35,8 +38,8 @@ export function guidePose({ guide, angleDeg, projectionMm, blade }: GuidePoseInp
   });
   const reach = projectionMm + guide.noseMm;
   return {
-    blade: bevelSection(blade).outline.map(({ x, y }) => place(x, y)),
-    axle: place(reach, backHeightMm(guide, blade.thicknessMm)),
+    blade: edgeChain(edge, reach + guide.rollerRadiusMm).outline.map(({ x, y }) => place(x, y)),
+    axle: place(reach, backHeightMm(guide, thicknessMm)),
     rollerRadiusMm: guide.rollerRadiusMm,
     rollerRunsAtMm: (guide.camRiseMm ?? 0) - (guide.rollerDropMm ?? 0),
     edge: { x: 0, y: 0 },

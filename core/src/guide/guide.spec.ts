@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { Refusal } from '../refusal.js';
+import { flatBlade } from '../testing/blades.js';
 import { guideAngle } from './guide-angle.js';
 import { guidePose } from './guide-pose.js';
 import { guideProjection } from './guide-projection.js';
@@ -74,6 +75,21 @@ describe('guide-projection', () => {
     );
   });
 
+  it('stands where a stone turned about the edge first touches the roller (found numerically)', () => {
+    for (const angleDeg of [18, 25, 30, 37]) {
+      const edge = { x: projection(chiselJaws, angleDeg) + chiselJaws.noseMm, y: chiselJaws.seatHeightMm };
+      // Raise the stone from the blade's back until it comes within a roller radius of the axle.
+      let [low, high] = [0, 89];
+      for (let i = 0; i < 100; i++) {
+        const middle = (low + high) / 2;
+        const [c, s] = [Math.cos((middle * Math.PI) / 180), Math.sin((middle * Math.PI) / 180)];
+        if (edge.x * s - edge.y * c < chiselJaws.rollerRadiusMm) low = middle;
+        else high = middle;
+      }
+      expect(low).toBeCloseTo(angleDeg, 9);
+    }
+  });
+
   it('is undone by guide-angle, and its slope is the numeric derivative', () => {
     fc.assert(
       fc.property(anyGuide, fc.double({ min: 15, max: 45, noNaN: true }), (guide, angleDeg) => {
@@ -127,8 +143,8 @@ describe('guidePose', () => {
       [{ ...ironJaws, seat: 'underside', rollerDropMm: 2, camRiseMm: 0.5 }, 4],
     ] as const) {
       const { projectionMm } = guideProjection({ guide, angleDeg: 30, thicknessMm });
-      const blade = { thicknessMm, primaryDeg: 25, secondaryDeg: 30, landMm: 1 };
-      const pose = guidePose({ guide, angleDeg: 30, projectionMm, blade });
+      const edge = flatBlade({ thicknessMm, secondaryDeg: 30, landMm: 1 });
+      const pose = guidePose({ guide, angleDeg: 30, projectionMm, edge, thicknessMm });
       const secondaryEnd = pose.blade.at(-1);
       expect(secondaryEnd?.y).toBeCloseTo(0, 12);
       expect(secondaryEnd?.x).toBeCloseTo(1, 12);

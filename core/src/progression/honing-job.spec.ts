@@ -1,7 +1,7 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import type { SingleBevelEdge } from '../edge/edge.js';
-import { bevelSection, type Point } from '../edge/section.js';
+import { edgeChain, type Point } from '../edge/chain.js';
 import { honingJob } from './honing-job.js';
 
 const edge: SingleBevelEdge = {
@@ -18,7 +18,8 @@ const area = (points: readonly Point[]): number => Math.abs(polygonArea(points.m
 
 /** A section standing on the same blade, its end fixed, so that areas of two honings compare. */
 function standing(landMm: number, thicknessMm: number): number {
-  const { outline, groundEdge } = bevelSection({ ...edge, thicknessMm, landMm, bladeMm: 0 });
+  const { outline, gone } = edgeChain({ ...edge, thicknessMm, landMm }, 0);
+  const groundEdge = gone[0] as Point;
   const placed = outline.map(({ x, y }) => ({ x: x - groundEdge.x, y }));
   const end = 60;
   const [tip, , , ...facets] = placed;

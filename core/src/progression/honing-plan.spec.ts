@@ -1,7 +1,6 @@
-import { GENERIC_SIDE_CLAMPING_GUIDE, type GuideSeat } from '../guide/guide.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
 import type { Tool } from '../tool/tool.js';
-import { facetSettings, planHoning, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
+import { planHoning, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
 
 const edge: SingleBevelEdge = {
   form: 'single-bevel',
@@ -99,16 +98,5 @@ describe('planHoning', () => {
         },
       },
     ).toThrowError(/flat-backed/);
-  });
-});
-
-describe('facetSettings', () => {
-  it('sets every facet on the guide, or says why it cannot', () => {
-    const seat = GENERIC_SIDE_CLAMPING_GUIDE.seats[1] as GuideSeat;
-    const steep: Tool = { ...iron, edge: { ...edge, microDeg: 75 } };
-    const [primary, secondary, micro] = facetSettings(steep, GENERIC_SIDE_CLAMPING_GUIDE, seat);
-    expect(primary?.facet).toBe('primary');
-    expect(secondary?.projectionMm).toBeCloseTo(38.123, 3);
-    expect(micro?.refusal).toMatch(/cannot hold 75°/);
   });
 });

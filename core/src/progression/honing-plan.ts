@@ -1,9 +1,7 @@
 import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
 import { grit } from '../abrasive/grit.js';
 import type { Condition } from '../edge/dulling.js';
-import { guideProjection } from '../guide/guide-projection.js';
-import { seatGeometry, type Guide, type GuideSeat } from '../guide/guide.js';
-import { Refusal, insist } from '../refusal.js';
+import { insist } from '../refusal.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import { honingJob, type HoningJob } from './honing-job.js';
 import { progression, type ProgressionAbrasive, type ProgressionStep } from './progression.js';
@@ -21,16 +19,6 @@ export interface PlanRequest {
   readonly maxRatio?: number;
   /** Abrasives laid aside for this plan. */
   readonly laidAside: readonly string[];
-}
-
-/** Where to set the guide for one facet. */
-export interface FacetSetting {
-  readonly facet: 'primary' | 'secondary' | 'micro';
-  readonly angleDeg: number;
-  /** Absent when the guide cannot give the angle; then `refusal` says why. */
-  readonly projectionMm?: number;
-  readonly degPerMm?: number;
-  readonly refusal?: string;
 }
 
 export interface HoningPlan {
@@ -94,36 +82,6 @@ export function planHoning(tool: Tool, bench: readonly OwnedAbrasive[], request:
         },
     ),
   };
-}
-
-/** The guide's setting for every facet of a flat-backed edge, primary first. */
-export function facetSettings(tool: Tool, guide: Guide, seat: GuideSeat): readonly FacetSetting[] {
-  const { edge } = tool;
-  if (edge.form !== 'single-bevel') return [];
-  const facets = [
-    ['primary', edge.primaryDeg],
-    ['secondary', edge.secondaryDeg],
-    ['micro', edge.microDeg],
-  ] as const;
-  return facets.flatMap(([facet, angleDeg]) =>
-    angleDeg === undefined
-      ? []
-      : [{ facet, angleDeg, ...settingOrRefusal(guide, seat, edge.thicknessMm, angleDeg) }],
-  );
-}
-
-function settingOrRefusal(
-  guide: Guide,
-  seat: GuideSeat,
-  thicknessMm: number,
-  angleDeg: number,
-): Pick<FacetSetting, 'projectionMm' | 'degPerMm' | 'refusal'> {
-  try {
-    return guideProjection({ guide: seatGeometry(guide, seat), thicknessMm, angleDeg });
-  } catch (reason) {
-    if (reason instanceof Refusal) return { refusal: reason.message };
-    throw reason;
-  }
 }
 
 function toProgressionAbrasive(abrasive: OwnedAbrasive): ProgressionAbrasive {

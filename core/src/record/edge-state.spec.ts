@@ -1,6 +1,6 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
-import { bevelSection } from '../edge/section.js';
+import { edgeChain } from '../edge/chain.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
 import { planHoning, type OwnedAbrasive, type PlanRequest } from '../progression/honing-plan.js';
 import type { Session } from '../session/session.js';
@@ -56,7 +56,7 @@ const honing = (n: number, w1000: number, more: Partial<Session> = {}): Recorded
 
 /** Area of the blade's section as the land leaves it, by d3-polygon, edge at `backMm` from where it began. */
 function sectionMm2(landMm: number, backMm: number): number {
-  const { outline } = bevelSection({ ...edge, landMm, bladeMm: 0 });
+  const { outline } = edgeChain({ ...edge, landMm }, 0);
   const far = 40;
   const points = outline.map(({ x, y }): [number, number] => [x + backMm, y]);
   const [tip, , , ...bevel] = points as [[number, number], unknown, unknown, ...[number, number][]];

@@ -1,6 +1,8 @@
 import type { Chips, Session, Use } from '../session/session.js';
 import type { OwnedAbrasive } from '../progression/honing-plan.js';
 import type { Tool } from '../tool/tool.js';
+import { creepOf, type Creep } from './creep.js';
+import { edgeChips, type EdgeChips } from './edge-chips.js';
 import { usualLife, type UsualLife } from './edge-lives.js';
 import {
   edgeAtFirst,
@@ -16,6 +18,8 @@ export interface ToolRecord {
   readonly entries: number;
   readonly life?: UsualLife;
   readonly lastUse?: LastUse;
+  readonly chips: EdgeChips;
+  readonly creep?: Creep;
 }
 
 /** The last spell of use, as the next one is proposed. */
@@ -40,10 +44,13 @@ export function toolRecord(
 export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolRecord {
   const last = history.findLast(({ session }) => session.kind === 'use')?.session;
   const life = usualLife(tool, history);
+  const creep = creepOf(tool, history);
   return {
     state: history.at(-1)?.after ?? edgeAtFirst(tool),
     entries: history.length,
+    chips: edgeChips(history),
     ...(life && { life }),
+    ...(creep && { creep }),
     ...(last && { lastUse: toLastUse(last) }),
   };
 }

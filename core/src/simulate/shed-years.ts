@@ -1,6 +1,6 @@
-import { seatForWidth, seatGeometry, type Guide } from '../guide/guide.js';
+import { honedAtDeg } from '../guide/facet-settings.js';
+import { isRoller, seatForWidth, seatGeometry, type Guide, type RollerGuide } from '../guide/guide.js';
 import { guideProjection } from '../guide/guide-projection.js';
-import { includedDeg } from '../edge/edge.js';
 import type { Condition } from '../edge/dulling.js';
 import { planHoning, PLAN_DEFAULTS, type OwnedAbrasive } from '../progression/honing-plan.js';
 import {
@@ -257,11 +257,11 @@ class ToolLife {
   private setting(since: number): SessionSetting | undefined {
     const { edge } = this.tool;
     const drift = ((this.habit.creepDegPerYear ?? 0) * since) / 365;
-    const angleDeg = rounded(includedDeg(edge) + drift + 0.5 * (this.random() - 0.5), 0.1);
+    const angleDeg = rounded(honedAtDeg(edge) + drift + 0.5 * (this.random() - 0.5), 0.1);
     if (edge.form !== 'single-bevel' || this.habit.stones) return { angleDeg };
-    const [guide] = this.shed.guides;
+    const guide = this.shed.guides.find(isRollerGuide);
     const seat = guide && seatForWidth(guide, edge.widthMm);
-    if (!seat) return { angleDeg };
+    if (!guide || !seat) return { angleDeg };
     const { projectionMm } = guideProjection({
       guide: seatGeometry(guide, seat),
       thicknessMm: edge.thicknessMm,
@@ -274,6 +274,8 @@ class ToolLife {
     return from[Math.floor(this.random() * from.length)] as T;
   }
 }
+
+const isRollerGuide = (guide: Identified<Guide>): guide is Identified<RollerGuide> => isRoller(guide);
 
 const at = (day: Date, hour: number): string =>
   new Date(day.getTime() + Math.round(hour * 12) * 300_000).toISOString();

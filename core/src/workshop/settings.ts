@@ -1,3 +1,4 @@
+import type { Packing } from '../guide/lift-stack.js';
 import type { LengthUnits } from '../measure/length.js';
 import type { DecimalMark } from '../measure/number.js';
 
@@ -6,6 +7,8 @@ export interface Settings {
   readonly name: string;
   readonly units: LengthUnits;
   readonly decimalMark: DecimalMark;
+  /** Washers, cards and coins at hand, to lift a knife's spine with. */
+  readonly packing?: readonly Packing[];
 }
 
 export const DEFAULT_SETTINGS: Settings = { name: 'My workshop', units: 'mm', decimalMark: 'point' };

@@ -1,0 +1,36 @@
+import type { ChipRecord } from '../advice/angle-advice.js';
+import type { HistoryEntry } from './edge-state.js';
+
+/** How often a tool's edges chipped: all of them, and in each wood by the name it was put down with. */
+export interface EdgeChips extends ChipRecord {
+  readonly inWood: Readonly<Record<string, ChipRecord>>;
+}
+
+/**
+ * Edges that were used, from one sharpening to the next, and those that chipped. An edge used in two
+ * woods counts in both; its chips count where they happened.
+ */
+export function edgeChips(history: readonly HistoryEntry[]): EdgeChips {
+  let [edges, chipped] = [0, 0];
+  const inWood = new Map<string, { edges: number; chipped: number }>();
+  let edge = new Map<string, boolean>();
+  const close = (): void => {
+    if (edge.size === 0) return;
+    edges++;
+    if ([...edge.values()].includes(true)) chipped++;
+    for (const [wood, hurt] of edge) {
+      const of = inWood.get(wood) ?? { edges: 0, chipped: 0 };
+      inWood.set(wood, { edges: of.edges + 1, chipped: of.chipped + (hurt ? 1 : 0) });
+    }
+    edge = new Map();
+  };
+  for (const { session } of history) {
+    if (session.kind === 'honing' || session.kind === 'grinding') close();
+    if (session.kind !== 'use') continue;
+    const wood = session.use?.wood ?? '';
+    edge.set(wood, (edge.get(wood) ?? false) || (session.chips?.count ?? 0) > 0);
+  }
+  close();
+  inWood.delete('');
+  return { edges, chipped, inWood: Object.fromEntries(inWood) };
+}
