@@ -1,16 +1,35 @@
 import Joi from 'joi';
 import {
   ABRASIVE_KIND_NAMES,
+  FAMILY_NAMES,
   GRIT_STANDARDS,
+  JOBS,
+  STEEL_NAMES,
+  angleAdvice,
+  backBevel,
+  edgeKeep,
+  finishAdvice,
+  foldTo,
   grit,
   guideAngle,
+  guideCalibration,
   guideProjection,
+  knifeLift,
   landGrowth,
+  liftStack,
+  planeAngles,
   progression,
+  settingShift,
+  skewCut,
+  wheelSupport,
+  type KnifeLiftInput,
+  type Packing,
 } from '@mellow-anvil/core';
 import { id, number, oneOf, whole } from './fields.js';
-import { guideGeometrySchema } from './guides.js';
+import { guideGeometrySchema, readingsSchema } from './guides.js';
 import { stepSchema } from './plans.js';
+import { packingSchema } from './settings.js';
+import { hostSchema } from './tools.js';
 
 /** One calculation's HTTP face: what goes in, what comes out, and the core function between. */
 export interface Calculation {
@@ -32,6 +51,19 @@ const progressionAbrasive = Joi.object({
   overheadMin: number('overheadMin'),
   forceN: number('forceN').optional(),
 });
+
+const knife = {
+  widthMm: number('widthMm', 'Edge to spine'),
+  spineThicknessMm: number('spineThicknessMm').optional(),
+  bevelDeg: number('sideDeg'),
+};
+const work = {
+  family: oneOf('Family', FAMILY_NAMES),
+  job: oneOf('Job', JOBS),
+  sideHardnessLbf: number('sideHardnessLbf'),
+  figured: Joi.boolean().optional(),
+};
+const words = Joi.string().required();
 
 /** The calculations this release offers at `POST /api/calc/<name>`. */
 export const calculations: Readonly<Record<string, Calculation>> = {
@@ -96,5 +128,152 @@ export const calculations: Readonly<Record<string, Calculation>> = {
     }),
     output: Joi.object({ steps: Joi.array().items(stepSchema).required(), totalMin: result }),
     run: progression,
+  },
+  'guide-calibration': {
+    title:
+      'A guide’s seat height and nose from measured settings, how well they fit, and which contradicts the rest',
+    input: Joi.object({
+      rollerRadiusMm: number('rollerRadiusMm'),
+      rollerDropMm: number('rollerDropMm').optional(),
+      readings: readingsSchema,
+      divisionDeg: number('divisionDeg').optional(),
+    }),
+    output: Joi.object({
+      seatHeightMm: result,
+      noseMm: result,
+      rmsDeg: result,
+      residualsDeg: Joi.array().items(Joi.number()).required(),
+      readingSdDeg: result,
+      covariance: Joi.array().items(Joi.number()).length(3).required(),
+      coverage: result,
+      canDoubt: Joi.boolean().required(),
+      contradiction: Joi.object({ index: result, expectedDeg: result, offDeg: result }).optional(),
+    }),
+    run: guideCalibration,
+  },
+  'back-bevel': {
+    title: 'Back bevel a shim under the blade gives',
+    input: Joi.object({ shimMm: number('shimMm'), distanceMm: number('shimAtMm') }),
+    output: Joi.object({ angleDeg: result }),
+    run: backBevel,
+  },
+  'knife-lift': {
+    title: 'Height of a knife’s spine above the stone for a bevel',
+    input: Joi.object(knife),
+    output: Joi.object({ liftMm: result }),
+    run: knifeLift,
+  },
+  'lift-stack': {
+    title: 'Fewest washers, cards or coins that lift a knife’s spine to within half a degree',
+    input: Joi.object({ ...knife, packing: packingSchema.min(1).required() }),
+    output: Joi.object({
+      pieces: Joi.array()
+        .items(Joi.object({ name: words, count: result }))
+        .required(),
+      heightMm: result,
+      bevelDeg: result,
+    }),
+    run: ({ packing, ...blade }: KnifeLiftInput & { readonly packing: readonly Packing[] }) =>
+      liftStack(blade, packing),
+  },
+  'right-angle-folding': {
+    title: 'Halvings of a right angle whose crease comes nearest to an angle',
+    input: Joi.object({ angleDeg: number('angleDeg') }),
+    output: Joi.object({
+      creases: Joi.array()
+        .items(Joi.object({ deg: result, folds: result }))
+        .required(),
+      nearest: Joi.object({ deg: result, folds: result }).required(),
+      offDeg: result,
+    }),
+    run: ({ angleDeg }: { readonly angleDeg: number }) => foldTo(angleDeg),
+  },
+  'wheel-support': {
+    title: 'Where a wheel’s support bar stands for an angle',
+    input: Joi.object({
+      wheelRadiusMm: number('wheelRadiusMm'),
+      jigProjectionMm: number('jigProjectionMm'),
+      offsetMm: number('barOffsetMm'),
+      angleDeg: number('angleDeg'),
+    }),
+    output: Joi.object({ centreDistanceMm: result, gapMm: result }),
+    run: wheelSupport,
+  },
+  'plane-angles': {
+    title: 'Cutting, clearance and included angle of an iron in its plane',
+    input: hostSchema
+      .keys({ bevelDeg: number('bevelDeg'), backBevelDeg: number('backBevelDeg').optional() } as never)
+      .required(),
+    output: Joi.object({
+      cuttingDeg: result,
+      clearanceDeg: result,
+      includedDeg: result,
+      clearance: words,
+      warning: Joi.string().optional(),
+    }),
+    run: planeAngles,
+  },
+  'edge-keep': {
+    title: 'Useful wear of an edge against a reference edge',
+    input: Joi.object({
+      angleDeg: number('keptDeg', 'Included angle'),
+      referenceDeg: number('keptDeg', 'Reference angle'),
+    }),
+    output: Joi.object({ ratio: result }),
+    run: edgeKeep,
+  },
+  'skew-cut': {
+    title: 'Effective angle of an edge turned to the cut',
+    input: Joi.object({ bevelDeg: number('bevelDeg'), skewDeg: number('skewDeg') }),
+    output: Joi.object({ effectiveDeg: result }),
+    run: skewCut,
+  },
+  'setting-shift': {
+    title: 'What honing at another setting than the last costs in steel',
+    input: Joi.object({
+      primaryDeg: number('bevelDeg', 'Primary angle'),
+      thicknessMm: number('thicknessMm'),
+      widthMm: number('widthMm'),
+      landMm: number('landMm'),
+      lastDeg: number('bevelDeg', 'Last setting'),
+      nextDeg: number('bevelDeg', 'Next setting'),
+      recessionMm: number('recessionMm'),
+    }),
+    output: Joi.object({
+      kind: words,
+      byDeg: result,
+      beforeEdgeMm3: result,
+      putOffMm3: result,
+      keepRatio: result,
+    }),
+    run: settingShift,
+  },
+  'angle-advice': {
+    title: 'As acute an included angle as holds, with its range and reasons',
+    input: Joi.object({
+      ...work,
+      steel: oneOf('Steel', STEEL_NAMES),
+      chips: Joi.object({
+        edges: whole('edgesSeen'),
+        chipped: whole('edgesSeen', 'Chipped edges'),
+      }).optional(),
+      presentDeg: number('keptDeg', 'Present angle').optional(),
+      host: hostSchema.optional(),
+    }),
+    output: Joi.object({
+      angleDeg: result,
+      leastDeg: result,
+      mostDeg: result,
+      reasons: Joi.array()
+        .items(Joi.object({ text: words, byDeg: result, footing: words }))
+        .required(),
+    }),
+    run: angleAdvice,
+  },
+  'finish-advice': {
+    title: 'How fine is fine enough for the work',
+    input: Joi.object(work),
+    output: Joi.object({ finishUm: result, reasons: Joi.array().items(words).required() }),
+    run: finishAdvice,
   },
 };

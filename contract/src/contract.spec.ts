@@ -6,7 +6,9 @@ import {
   GENERIC_SIDE_CLAMPING_GUIDE,
   STEEL_NAMES,
   familyFacts,
+  guideAngle,
   guideProjection,
+  liftStack,
   progression,
   seatGeometry,
   type Family,
@@ -159,6 +161,61 @@ describe('the rest of the bench', () => {
     expect(sentence(guideSchema, { ...guide, seats: [seat, seat] })).toContain('share a name');
   });
 
+  it('wants of every form of guide its own figures and no others, each told at its field', () => {
+    const { rollerRadiusMm: _none, ...without } = GENERIC_SIDE_CLAMPING_GUIDE;
+    expect(fieldsOf(guideSchema, without)).toEqual(['rollerRadiusMm']);
+    const jig = {
+      name: 'Jig',
+      form: 'wet-wheel-jig',
+      wheelRadiusMm: 125,
+      jigProjectionMm: 139,
+      offsetMm: 12,
+    };
+    expect(fieldsOf(guideSchema, jig)).toEqual([]);
+    expect(fieldsOf(guideSchema, { ...jig, noseMm: 3 })).toEqual(['noseMm']);
+    expect(fieldsOf(guideSchema, { name: 'Pair jig', form: 'pair-jig' })).toEqual(['fixedDeg']);
+    expect(fieldsOf(guideSchema, { name: 'By hand', form: 'freehand' })).toEqual([]);
+    expect(
+      fieldsOf(guideSchema, { ...without, rollerRadiusMm: 9, noseMm: undefined, seats: undefined }).sort(),
+    ).toEqual(['noseMm', 'seats']);
+    const [seat] = GENERIC_SIDE_CLAMPING_GUIDE.seats;
+    const one = { ...seat, measured: { readings: [{ projectionMm: 30, angleDeg: 30 }], divisionDeg: 0.5 } };
+    expect(sentence(guideSchema, { ...GENERIC_SIDE_CLAMPING_GUIDE, seats: [one] })).toContain('two settings');
+  });
+
+  it('refuses an edge no blade can have, at the figure that makes it so', () => {
+    const edge = (more: object): object => ({ ...chisel, edge: { ...chisel.edge, ...more } });
+    expect(fieldsOf(toolSchema, edge({ thicknessMm: 4, grind: 'hollow', grindRadiusMm: 10 }))).toEqual([
+      'edge.grindRadiusMm',
+    ]);
+    expect(fieldsOf(toolSchema, edge({ front: { shape: 'arc', radiusMm: 9 } }))).toEqual([
+      'edge.front.radiusMm',
+    ]);
+    const knife = {
+      form: 'knife',
+      lengthMm: 80,
+      widthMm: 12,
+      spineMm: 4,
+      leftDeg: 8,
+      rightDeg: 8,
+      grind: 'flat',
+    };
+    expect(sentence(toolSchema, { ...chisel, family: 'chip-knife', edge: knife })).toContain(
+      '9.5° a side already',
+    );
+  });
+
+  it('takes a shim’s figures only with a shim, and never one that stands the blade up', () => {
+    const iron = { ...chisel, family: 'plane-iron' };
+    const edge = (more: object): object => ({ ...iron, edge: { ...chisel.edge, ...more } });
+    expect(fieldsOf(toolSchema, edge({ back: 'shim', shimMm: 0.5, shimAtMm: 45 }))).toEqual([]);
+    expect(fieldsOf(toolSchema, edge({ back: 'rim', shimMm: 0.5 }))).toEqual(['edge.shimMm']);
+    expect(fieldsOf(toolSchema, edge({ back: 'shim', shimMm: 3, shimAtMm: 3 }))).toEqual([
+      'edge.shimMm',
+      'edge.shimAtMm',
+    ]);
+  });
+
   it('asks a nicked edge how deep, and only a nicked one', () => {
     const draft = (condition: object): object => ({
       name: 'Plan',
@@ -222,6 +279,49 @@ describe('calculations', () => {
       'guide-angle': [{ guide, projectionMm: 30 }],
       grit: [{ standard: 'JIS', grade: '8000' }],
       'land-growth': [{ primaryDeg: 25, secondaryDeg: 30, recessionMm: 0.2 }],
+      'guide-calibration': [
+        {
+          rollerRadiusMm: 9,
+          readings: [40, 34, 30, 26].map((projectionMm) => ({
+            projectionMm,
+            angleDeg: guideAngle({ guide, projectionMm }).angleDeg + (projectionMm === 34 ? 4 : 0),
+          })),
+        },
+      ],
+      'back-bevel': [{ shimMm: 0.5, distanceMm: 45 }],
+      'knife-lift': [{ widthMm: 22, spineThicknessMm: 3, bevelDeg: 15 }],
+      'lift-stack': [
+        { widthMm: 22, bevelDeg: 15, packing: [{ name: 'washer', thicknessMm: 1.9, count: 6 }] },
+        liftStack({ widthMm: 22, bevelDeg: 15 }, [{ name: 'washer', thicknessMm: 1.9, count: 6 }]),
+      ],
+      'right-angle-folding': [{ angleDeg: 30 }],
+      'wheel-support': [{ wheelRadiusMm: 125, jigProjectionMm: 139, offsetMm: 12, angleDeg: 25 }],
+      'plane-angles': [{ bedDeg: 45, orientation: 'bevel-down', bevelDeg: 38, backBevelDeg: 0 }],
+      'edge-keep': [{ angleDeg: 40, referenceDeg: 30 }],
+      'skew-cut': [{ bevelDeg: 25, skewDeg: 30 }],
+      'setting-shift': [
+        {
+          primaryDeg: 25,
+          thicknessMm: 3,
+          widthMm: 50,
+          landMm: 0.8,
+          lastDeg: 30,
+          nextDeg: 31,
+          recessionMm: 0.01,
+        },
+      ],
+      'angle-advice': [
+        {
+          family: 'plane-iron',
+          steel: 'air-hardening',
+          job: 'smoothing',
+          sideHardnessLbf: 1360,
+          chips: { edges: 9, chipped: 2 },
+          presentDeg: 33,
+          host: { bedDeg: 45, orientation: 'bevel-down' },
+        },
+      ],
+      'finish-advice': [{ family: 'plane-iron', job: 'smoothing', sideHardnessLbf: 510 }],
       progression: [{ abrasives, job, finishUm: 3 }, progression({ abrasives, job, finishUm: 3 })],
     };
     expect(Object.keys(cases).sort()).toEqual(Object.keys(calculations).sort());

@@ -64,6 +64,17 @@ const steeper = (
 const PRIMARY = ['primaryDeg', 'primary'] as const;
 const SECONDARY = ['secondaryDeg', 'secondary'] as const;
 
+const grindRadius = number('grindRadiusMm').optional();
+
+const onlyOverShim = <T>(schema: Joi.NumberSchema<T>): Joi.NumberSchema<T> =>
+  related(schema, (_value: number, { back, shimMm, shimAtMm }) => {
+    if (back !== 'shim')
+      return 'A shim’s figures belong to a back bevelled over one: choose shim, or leave them out.';
+    return typeof shimMm === 'number' && typeof shimAtMm === 'number' && shimAtMm <= shimMm
+      ? 'The shim would stand higher than it lies away from the edge: move it further back, or take a thinner one.'
+      : undefined;
+  });
+
 const singleBevel = (backRegisters: boolean): Joi.ObjectSchema<SingleBevelEdge> =>
   Joi.object<SingleBevelEdge, true>({
     form: form('single-bevel'),
@@ -73,7 +84,12 @@ const singleBevel = (backRegisters: boolean): Joi.ObjectSchema<SingleBevelEdge> 
     secondaryDeg: steeper('The secondary angle', [PRIMARY]),
     microDeg: steeper('The micro-bevel', [SECONDARY, PRIMARY]),
     landMm: number('landMm').optional(),
+    microLandMm: number('microLandMm').optional(),
     grind,
+    grindRadiusMm: grindRadius,
+    polishedMm: number('polishedMm').optional(),
+    shimMm: onlyOverShim(number('shimMm')).optional(),
+    shimAtMm: onlyOverShim(number('shimAtMm')).optional(),
     back: (backRegisters
       ? oneOf('Back', ['flat', 'rim'] as const).messages({
           'any.only':
@@ -91,6 +107,7 @@ const doubleBevel = Joi.object<DoubleBevelEdge, true>({
   rightDeg: number('sideDeg', 'Right bevel'),
   skewDeg: number('skewDeg'),
   grind,
+  grindRadiusMm: grindRadius,
 });
 
 const gouge = Joi.object<GougeEdge, true>({
@@ -120,6 +137,7 @@ const knife = Joi.object<KnifeEdge, true>({
   leftDeg: number('sideDeg', 'Left bevel'),
   rightDeg: number('sideDeg', 'Right bevel'),
   grind,
+  grindRadiusMm: grindRadius,
 });
 
 const hook = Joi.object<HookEdge, true>({

@@ -23,6 +23,7 @@ export const RANGES = {
     'below 2° a side no steel stands and two sides of 45° are a scraper',
   ),
   counterBevelDeg: range('Counter bevel', '°', 0.5, 30, 'more would be a second edge'),
+  backBevelDeg: range('Back bevel', '°', 0, 30, 'more would be a second edge'),
   landMm: range('Land', 'mm', 0.01, 60, 'less cannot be seen and more than any blade’s face'),
   lengthMm: range(
     'Edge length',
@@ -31,6 +32,11 @@ export const RANGES = {
     800,
     'shorter is a needle and longer than any machine knife honed by hand',
   ),
+  microLandMm: range('Micro-bevel’s land', 'mm', 0.005, 5, 'less cannot be seen and more is a secondary'),
+  polishedMm: range('Polished back', 'mm', 0.01, 400, 'less cannot be seen and no blade is longer'),
+  shimMm: range('Shim', 'mm', 0.01, 3, 'thinner is no shim and thicker makes a bevel of degrees'),
+  shimAtMm: range('Distance to the shim', 'mm', 3, 300, 'nearer it lifts the edge and no stone is wider'),
+  grindRadiusMm: range('Radius of the grind', 'mm', 10, 2000, 'tighter is no wheel and wider is flat'),
   depthMm: range('Depth of the curve', 'mm', 0.1, 60, 'less is flat and more than any gouge'),
   wingMm: range('Wing', 'mm', 1, 40, 'outside that it is no V-tool'),
   openingDeg: range('Angle between the wings', '°', 20, 150, 'outside that it is no V-tool'),
@@ -38,6 +44,7 @@ export const RANGES = {
   spineMm: range('Spine thickness', 'mm', 0.3, 12, 'outside that it is no knife'),
   innerRadiusMm: range('Inner radius', 'mm', 3, 150, 'tighter holds no rod and wider is nearly straight'),
   includedDeg: range('Included angle', '°', 8, 60, 'outside that no hooked blade holds or cuts'),
+  keptDeg: range('Included angle', '°', 5, 170, 'below 5° no steel stands and above 170° it is no edge'),
   skewDeg: range('Skew', '°', 0, 70, 'beyond 70° there is no edge left'),
   count: range(
     'Number of knives',
@@ -60,6 +67,33 @@ export const RANGES = {
   seatHeightMm: range('Seat height', 'mm', -20, 120, 'beyond that the blade is not in the guide'),
   rollerDropMm: range('Roller drop', 'mm', 0, 60, 'the roller runs level with the abrasive or lower'),
   camRiseMm: range('Cam rise', 'mm', 0, 10, 'a micro-bevel cam lifts by a few millimetres at most'),
+  divisionDeg: range(
+    'Protractor’s division',
+    '°',
+    0.01,
+    5,
+    'finer is a laboratory’s and coarser tells nothing',
+  ),
+  wheelRadiusMm: range('Wheel radius', 'mm', 20, 400, 'no grinding wheel is smaller or larger'),
+  jigProjectionMm: range(
+    'Projection from the bar',
+    'mm',
+    5,
+    400,
+    'the edge stands out of the jig, towards the wheel',
+  ),
+  barOffsetMm: range('Bar off the back', 'mm', -60, 60, 'beyond that the jig is not on its bar'),
+  spineThicknessMm: range('Spine thickness', 'mm', 0, 12, 'outside that it is no knife'),
+  packingMm: range(
+    'Thickness of a piece',
+    'mm',
+    0.01,
+    50,
+    'thinner is foil and thicker lifts any knife too far',
+  ),
+  packingCount: range('Number of pieces', '', 1, 99, 'you have one at least, and no stack takes a hundred'),
+  sideHardnessLbf: range('Side hardness', 'lbf', 20, 6000, 'no timber is softer or harder'),
+  edgesSeen: range('Edges', '', 0, 100000, 'that is more than a working life'),
   projectionMm: range(
     'Projection',
     'mm',
@@ -145,6 +179,17 @@ export function related<S extends Joi.AnySchema>(
     const sentence = objection(value as never, helpers.state.ancestors[0] as Record<string, unknown>);
     return sentence === undefined ? value : helpers.message({ custom: '{#sentence}' }, { sentence });
   });
+}
+
+/** Where a field (a dotted path) stands or would stand, so that a sentence about it stands beside it. */
+export function atField(state: Joi.State, field: string, parent: object): Joi.State {
+  // The types leave out what Joi's own rules use to move to a child.
+  const { localize } = state as unknown as { localize(path: unknown[], ancestors: unknown[]): Joi.State };
+  return localize.call(
+    state,
+    [...(state.path ?? []), ...field.split('.')],
+    [parent, ...(state.ancestors as unknown[])],
+  );
 }
 
 /** A required whole number within its range. */

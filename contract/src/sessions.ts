@@ -10,7 +10,7 @@ import {
   type SessionStep,
   type Use,
 } from '@mellow-anvil/core';
-import { id, instant, line, notes, number, oneOf, whole } from './fields.js';
+import { atField, id, instant, line, notes, number, oneOf, whole } from './fields.js';
 import { conditionSchema } from './plans.js';
 
 export const settingSchema = Joi.object<SessionSetting, true>({
@@ -72,14 +72,7 @@ export const sessionSchema = Joi.object<Session, true>({
 })
   .custom((session: Session, helpers) =>
     session.kind === 'measuring' && session.landMm === undefined
-      ? helpers.error('land.needed', {}, at(helpers.state, 'landMm', session))
+      ? helpers.error('land.needed', {}, atField(helpers.state, 'landMm', session))
       : session,
   )
   .messages({ 'land.needed': 'Say how wide the land measures, in mm.' });
-
-/** Where a field would stand, so that the sentence about its absence stands beside it. */
-function at(state: Joi.State, field: string, parent: object): Joi.State {
-  // The types leave out what Joi's own rules use to move to a child.
-  const { localize } = state as unknown as { localize(path: unknown[], ancestors: unknown[]): Joi.State };
-  return localize.call(state, [...(state.path ?? []), field], [parent, ...(state.ancestors as unknown[])]);
-}

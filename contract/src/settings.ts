@@ -1,9 +1,22 @@
 import Joi from 'joi';
-import type { Settings } from '@mellow-anvil/core';
-import { line, oneOf } from './fields.js';
+import type { Packing, Settings } from '@mellow-anvil/core';
+import { line, number, oneOf, whole } from './fields.js';
+
+export const packingSchema = Joi.array()
+  .items(
+    Joi.object<Packing, true>({
+      name: line('Name of the piece', 40),
+      thicknessMm: number('packingMm'),
+      count: whole('packingCount'),
+    }),
+  )
+  .max(20)
+  .unique('name')
+  .messages({ 'array.unique': 'Two kinds of piece share a name: give each its own.' });
 
 export const settingsSchema = Joi.object<Settings, true>({
   name: line('Name of the workshop'),
   units: oneOf('Units', ['mm', 'inch'] as const),
   decimalMark: oneOf('Decimal mark', ['point', 'comma'] as const),
+  packing: packingSchema.optional() as never,
 });

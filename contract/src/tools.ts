@@ -2,15 +2,19 @@ import Joi from 'joi';
 import {
   FAMILY_NAMES,
   RACK_STATES,
+  Refusal,
   STEEL_NAMES,
+  edgeChain,
+  frontProfile,
+  type Edge,
   type HostPlane,
   type Overruling,
   type Tool,
 } from '@mellow-anvil/core';
 import { edge } from './edges.js';
-import { instant, line, notes, number, oneOf } from './fields.js';
+import { atField, instant, line, notes, number, oneOf } from './fields.js';
 
-const host = Joi.object<HostPlane, true>({
+export const hostSchema = Joi.object<HostPlane, true>({
   bedDeg: number('bedDeg'),
   orientation: oneOf('Orientation', ['bevel-down', 'bevel-up'] as const),
 });
@@ -26,8 +30,31 @@ export const toolSchema = Joi.object<Tool, true>({
   family: oneOf('Family', FAMILY_NAMES),
   steel: oneOf('Steel', STEEL_NAMES),
   edge: edge as never,
-  host: host.optional(),
+  host: hostSchema.optional(),
   setName: line('Set').optional(),
   overruling: overruling.optional() as never,
   notes: notes.optional(),
-});
+})
+  .custom((tool: Tool, helpers) => {
+    const refusal = impossible(tool.edge);
+    return refusal
+      ? helpers.error(
+          'edge.impossible',
+          { sentence: refusal.message },
+          atField(helpers.state, `edge.${refusal.field}`, tool),
+        )
+      : tool;
+  })
+  .messages({ 'edge.impossible': '{#sentence}' });
+
+/** Why no blade has this edge, if none can: figures that are each in range and cannot be together. */
+function impossible(edge: Edge): Refusal | undefined {
+  try {
+    edgeChain(edge);
+    if (edge.form === 'single-bevel') frontProfile(edge.front, edge.widthMm);
+    return undefined;
+  } catch (reason) {
+    if (!(reason instanceof Refusal)) throw reason;
+    return reason.field === 'radiusMm' ? new Refusal('front.radiusMm', reason.message) : reason;
+  }
+}

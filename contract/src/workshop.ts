@@ -4,6 +4,7 @@ import { abrasiveSchema } from './abrasives.js';
 import { id, line } from './fields.js';
 import { guideSchema } from './guides.js';
 import { planSchema } from './plans.js';
+import { packingSchema } from './settings.js';
 import { sessionSchema } from './sessions.js';
 import { toolSchema } from './tools.js';
 
@@ -33,4 +34,5 @@ export const workshopSchema = Joi.object<Workshop, true>({
   abrasives: collection(abrasiveSchema, 500),
   plans: collection(planSchema, 20000),
   sessions: collection(sessionSchema, 100000),
+  packing: packingSchema.optional() as never,
 });

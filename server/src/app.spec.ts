@@ -3,7 +3,7 @@ import { request } from 'node:http';
 import { Ajv2019 } from 'ajv/dist/2019.js';
 import { FAMILY_NAMES, guideProjection, planHoning, type Tool } from '@mellow-anvil/core';
 import { workshopJsonSchema } from './openapi/openapi.js';
-import { GUIDE, TOOLS, session, stone } from './testing/fixtures.js';
+import { GUIDE, JIGS, TOOLS, session, stone } from './testing/fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from './testing/workshop.js';
 
 const DEMO = new URL('../../demo/saltmarsh-boat-shed.workshop.json', import.meta.url);
@@ -35,14 +35,19 @@ describe('the server over a real SQLite file', () => {
     }
 
     it('brings a guide and a session back whole, through the database opened again', async () => {
-      const guide = (await ask('POST', '/api/guides', GUIDE)).body;
+      const guides = [];
+      for (const guide of [GUIDE, ...JIGS]) guides.push((await ask('POST', '/api/guides', guide)).body);
       const tool = (await ask('POST', '/api/tools', chisel)).body;
       const kept = (await ask('POST', '/api/sessions', session(tool.id))).body;
       await shop.database.sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
       const again = await openTestWorkshop(shop.folder);
-      expect((await again.ask('GET', `/api/guides/${guide.id}`)).body).toEqual(
-        jasmine.objectContaining(GUIDE),
-      );
+      for (const [i, guide] of [GUIDE, ...JIGS].entries()) {
+        const { id, version, createdAt, updatedAt, ...read } = (
+          await again.ask('GET', `/api/guides/${guides[i].id}`)
+        ).body;
+        expect([id, version, createdAt, updatedAt].every(Boolean)).toBeTrue();
+        expect(read).toEqual(guide);
+      }
       expect((await again.ask('GET', `/api/sessions/${kept.id}`)).body).toEqual(
         jasmine.objectContaining(session(tool.id)),
       );

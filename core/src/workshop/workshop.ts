@@ -1,4 +1,5 @@
 import type { Abrasive } from '../abrasive/abrasive.js';
+import type { Packing } from '../guide/lift-stack.js';
 import type { Guide } from '../guide/guide.js';
 import type { HoningPlan, PlanRequest } from '../progression/honing-plan.js';
 import type { Session } from '../session/session.js';
@@ -30,4 +31,6 @@ export interface Workshop {
   readonly abrasives: readonly Identified<Abrasive>[];
   readonly plans: readonly Identified<Plan>[];
   readonly sessions: readonly Identified<Session>[];
+  /** Washers, cards and coins at hand. */
+  readonly packing?: readonly Packing[];
 }

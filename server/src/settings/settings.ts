@@ -7,7 +7,7 @@ export const settings = defineKind<Settings>({
   name: 'settings',
   one: 'setting',
   schema: settingsSchema,
-  columns: { name: 'text', units: 'text', decimalMark: 'text' },
+  columns: { name: 'text', units: 'text', decimalMark: 'text', packing: 'json' },
   sorts: ['name'],
   searches: ['name'],
 });

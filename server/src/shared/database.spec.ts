@@ -79,6 +79,36 @@ describe('openDatabase', () => {
     await shop.close();
   });
 
+  it('opens the file as the second release left it: its plan still on its guide, its open run going on', async () => {
+    const left = new URL('../../src/testing/older/0002-the-record.sqlite.gz', import.meta.url);
+    await writeFile(join(folder, 'workshop.sqlite'), gunzipSync(await readFile(left)));
+    const shop = await openTestWorkshop(folder);
+    const guides = (await shop.ask('GET', '/api/guides')).body.items;
+    expect(guides.map(({ id }: { id: string }) => id).sort()).toEqual(['side-clamp', 'top-clamp']);
+    expect((await shop.ask('GET', '/api/settings')).body).toEqual(
+      jasmine.objectContaining({ name: 'Older shed', units: 'inch', decimalMark: 'comma' }),
+    );
+    expect((await shop.ask('GET', '/api/runs')).body.length).toBe(1);
+    const jig = await shop.ask('POST', '/api/guides', { name: 'By hand', form: 'freehand' });
+    expect(jig.status).withContext('a guide without seats').toBe(201);
+    const request = {
+      condition: { kind: 'dull' },
+      finishUm: 2,
+      forceN: 20,
+      strokesPerMin: 40,
+      laidAside: [],
+    };
+    const plan = { name: 'Dull', toolId: 'bench-19', guideId: 'side-clamp', request };
+    expect((await shop.ask('POST', '/api/plans', plan)).status).toBe(201);
+    const pragma = (name: string): Promise<object[]> =>
+      shop.database.sequelize.query(`PRAGMA ${name}`, { type: QueryTypes.SELECT });
+    expect(await pragma('foreign_key_check')).toEqual([]);
+    expect(await pragma('foreign_keys'))
+      .withContext('on again')
+      .toEqual([{ foreign_keys: 1 }]);
+    await shop.close();
+  });
+
   it('refuses a newer release’s file in words', async () => {
     await (await openDatabase(folder, { migrations: [...MIGRATIONS, LATER] })).close();
     await expectAsync(openDatabase(folder)).toBeRejectedWithError(

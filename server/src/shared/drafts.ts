@@ -1,6 +1,7 @@
 import { planDraftSchema, sessionSchema, type PlanDraft } from '@mellow-anvil/contract';
 import {
   asItStands,
+  isRoller,
   planHoning,
   type Abrasive,
   type Guide,
@@ -28,7 +29,10 @@ export function planDrafts(
     async complete(draft) {
       const tool = await orInvalid('toolId', tools.read(draft.toolId));
       const guide = draft.guideId && (await orInvalid('guideId', guides.read(draft.guideId)));
-      if (draft.seatName && !(guide && guide.seats.some((seat) => seat.name === draft.seatName))) {
+      if (
+        draft.seatName &&
+        !(guide && isRoller(guide) && guide.seats.some((seat) => seat.name === draft.seatName))
+      ) {
         throw invalid([
           { field: 'seatName', message: `The guide has no seat “${draft.seatName}”; choose one of its own.` },
         ]);

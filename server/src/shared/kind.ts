@@ -17,12 +17,15 @@ export interface Row {
 
 type ColumnType = 'text' | 'real' | 'json';
 
+/** The keys of every member of a union. */
+type KeyOf<T> = T extends unknown ? keyof T : never;
+
 export interface KindOptions<T> {
   readonly name: KindName;
   /** One of them, as the page says it: “tool”. */
   readonly one: string;
   readonly schema: Joi.ObjectSchema<T>;
-  readonly columns: { readonly [K in keyof Required<T>]: ColumnType };
+  readonly columns: Readonly<Record<KeyOf<T>, ColumnType>>;
   /** Columns worked out from the thing on every write, to sort and filter by. */
   readonly derived?: Readonly<Record<string, (thing: T) => string | number>>;
   readonly sorts: readonly string[];
@@ -52,7 +55,7 @@ const ENVELOPE: ModelAttributes = {
 
 /** Declares a kind. */
 export function defineKind<T extends object>(options: KindOptions<T>): Kind<T> {
-  const columns = Object.entries(options.columns) as [keyof T & string, ColumnType][];
+  const columns = Object.entries<ColumnType>(options.columns);
   const filters = options.filters ?? {};
   return {
     ...options,
@@ -73,10 +76,10 @@ export function defineKind<T extends object>(options: KindOptions<T>): Kind<T> {
     },
     toColumns: (thing) =>
       Object.fromEntries([
-        ...columns.map(([name, type]) => [
-          name,
-          thing[name] === undefined ? null : type === 'json' ? JSON.stringify(thing[name]) : thing[name],
-        ]),
+        ...columns.map(([name, type]) => {
+          const value = (thing as Readonly<Record<string, unknown>>)[name];
+          return [name, value === undefined ? null : type === 'json' ? JSON.stringify(value) : value];
+        }),
         ...Object.entries(options.derived ?? {}).map(([name, from]) => [name, from(thing)]),
       ]) as Record<string, unknown>,
     fromRow: (row) =>

@@ -119,4 +119,43 @@ export const MIGRATIONS: readonly Migration[] = [
       });
     },
   },
+  {
+    name: '0003-guides-of-every-form',
+    async up(schema) {
+      // A jig has no seats. SQLite cannot loosen a column, so the table is made again with its rows, as
+      // its manual says to: foreign keys off, all of it in one transaction.
+      const sql = (text: string): Promise<unknown> => schema.sequelize.query(text);
+      await sql('PRAGMA foreign_keys = OFF');
+      await sql('BEGIN IMMEDIATE');
+      try {
+        await schema.createTable('guidesOfEveryForm', {
+          ...envelope,
+          name: needed,
+          form: needed,
+          rollerRadiusMm: real,
+          noseMm: real,
+          rollerDropMm: real,
+          camRisesMm: text,
+          seats: text,
+          fixedDeg: real,
+          wheelRadiusMm: real,
+          jigProjectionMm: real,
+          offsetMm: real,
+          notes: text,
+        });
+        const kept =
+          'id, version, createdAt, updatedAt, deletedAt, name, form, rollerRadiusMm, noseMm, rollerDropMm, camRisesMm, seats, notes';
+        await sql(`INSERT INTO guidesOfEveryForm (${kept}) SELECT ${kept} FROM guides`);
+        await sql('DROP TABLE guides');
+        await sql('ALTER TABLE guidesOfEveryForm RENAME TO guides');
+        await schema.addColumn('settings', 'packing', text);
+        await sql('COMMIT');
+      } catch (reason) {
+        await sql('ROLLBACK');
+        throw reason;
+      } finally {
+        await sql('PRAGMA foreign_keys = ON');
+      }
+    },
+  },
 ];

@@ -2,6 +2,7 @@ import type {
   Abrasive,
   Family,
   Guide,
+  RollerGuide,
   RunEvent,
   RunPlan,
   Session,
@@ -38,7 +39,16 @@ export const TOOLS: Readonly<Record<Family, Tool>> = {
   'mortise-chisel': tool('mortise-chisel', { ...flat, widthMm: 8, microDeg: 35 }, { steel: 'air-hardening' }),
   'plane-iron': tool(
     'plane-iron',
-    { ...flat, back: 'shim', front: { shape: 'arc', radiusMm: 4420 } },
+    {
+      ...flat,
+      microDeg: 33,
+      microLandMm: 0.1,
+      back: 'shim',
+      shimMm: 0.4,
+      shimAtMm: 50,
+      polishedMm: 0.8,
+      front: { shape: 'arc', radiusMm: 4420 },
+    },
     { host: { bedDeg: 45, orientation: 'bevel-down' } },
   ),
   'low-angle-iron': tool(
@@ -52,7 +62,7 @@ export const TOOLS: Readonly<Record<Family, Tool>> = {
     front: { shape: 'arc', radiusMm: 75 },
   }),
   'spokeshave-iron': tool('spokeshave-iron', flat),
-  drawknife: tool('drawknife', { ...flat, widthMm: 230, grind: 'hollow' }),
+  drawknife: tool('drawknife', { ...flat, widthMm: 230, grind: 'hollow', grindRadiusMm: 75 }),
   'carving-chisel': tool('carving-chisel', {
     form: 'double-bevel',
     widthMm: 16,
@@ -121,8 +131,8 @@ function knife(leftDeg: number, rightDeg: number, grind: 'flat' | 'convex'): Too
   return { form: 'knife', lengthMm: 78, widthMm: 18, spineMm: 2.7, leftDeg, rightDeg, grind };
 }
 
-/** A guide with two seats, a cam and a roller beside the stone: every field of the model. */
-export const GUIDE: Guide = {
+/** A guide with two seats, a cam and a roller beside the stone: every field of a roller guide. */
+export const GUIDE: RollerGuide = {
   name: 'Guide with everything',
   form: 'top-clamping-roller',
   rollerRadiusMm: 12.5,
@@ -130,11 +140,31 @@ export const GUIDE: Guide = {
   rollerDropMm: 1.5,
   camRisesMm: [0.6, 1.2],
   seats: [
-    { name: 'Bed', registers: 'underside', heightMm: 14 },
+    {
+      name: 'Bed',
+      registers: 'underside',
+      heightMm: 14,
+      noseMm: 19.5,
+      measured: {
+        readings: [
+          { projectionMm: 40, angleDeg: 24.5 },
+          { projectionMm: 30, angleDeg: 30 },
+        ],
+        divisionDeg: 0.5,
+        thicknessMm: 3,
+      },
+    },
     { name: 'Jaws', registers: 'back', heightMm: 16.25, minWidthMm: 3, maxWidthMm: 38 },
   ],
   notes: '',
 };
+
+/** One of every form that does not roll. */
+export const JIGS: readonly Guide[] = [
+  { name: 'Pair jig', form: 'pair-jig', fixedDeg: 45 },
+  { name: 'Wheel jig', form: 'wet-wheel-jig', wheelRadiusMm: 125, jigProjectionMm: 139, offsetMm: -12 },
+  { name: 'By hand', form: 'freehand', notes: 'Kitchen table.' },
+];
 
 export const stone = (name: string, grade: string, more: Partial<Abrasive> = {}): Abrasive => ({
   name,

@@ -61,11 +61,13 @@ export class WorkshopService {
       collections.plans = (collections.plans as Identified<Plan>[]).map((plan) =>
         withoutGoneGuide(plan, guides),
       );
+      const { name, packing } = named ? settings.fromRow(named) : DEFAULT_SETTINGS;
       return {
         format: 'mellow-anvil-workshop',
         version: WORKSHOP_FORMAT,
-        name: (named ? settings.fromRow(named) : DEFAULT_SETTINGS).name,
+        name,
         ...(collections as unknown as Pick<Workshop, Collection>),
+        ...(packing && { packing }),
       };
     });
   }
@@ -78,7 +80,7 @@ export class WorkshopService {
     const workshop: Workshop = checked(workshopSchema, body);
     refuseLooseEnds(workshop);
     await this.commands.perform(`Open the workshop “${workshop.name}”`, async (transaction) => {
-      const changes: RowChange[] = [await this.renamed(workshop.name, transaction)];
+      const changes: RowChange[] = [await this.settled(workshop, transaction)];
       for (const kind of COLLECTIONS) {
         const found = (await kind
           .model(this.database.sequelize)
@@ -112,14 +114,15 @@ export class WorkshopService {
     await this.commands.forget();
   }
 
-  private async renamed(name: string, transaction: Transaction): Promise<RowChange> {
+  /** The file's name and packing; how figures are written stays as it was chosen here. */
+  private async settled({ name, packing }: Workshop, transaction: Transaction): Promise<RowChange> {
     const model = settings.model(this.database.sequelize);
     const before = (await model.findOne({
       where: { id: SETTINGS_ID },
       raw: true,
       transaction,
     })) as Row | null;
-    const chosen = { ...(before ? settings.fromRow(before) : DEFAULT_SETTINGS), name };
+    const chosen = { ...(before ? settings.fromRow(before) : DEFAULT_SETTINGS), name, packing };
     const after = before ? changedRow(settings, before, chosen) : newRow(settings, chosen, SETTINGS_ID);
     return { kind: settings.name, before, after };
   }
