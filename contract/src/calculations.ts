@@ -25,7 +25,7 @@ import {
   type KnifeLiftInput,
   type Packing,
 } from '@mellow-anvil/core';
-import { id, number, oneOf, whole } from './fields.js';
+import { id, number, oneOf, related, whole } from './fields.js';
 import { guideGeometrySchema, readingsSchema } from './guides.js';
 import { stepSchema } from './plans.js';
 import { packingSchema } from './settings.js';
@@ -253,11 +253,17 @@ export const calculations: Readonly<Record<string, Calculation>> = {
     input: Joi.object({
       ...work,
       steel: oneOf('Steel', STEEL_NAMES),
-      chips: Joi.object({
+      record: Joi.object({
         edges: whole('edgesSeen'),
-        chipped: whole('edgesSeen', 'Chipped edges'),
+        chipped: related(whole('edgesSeen', 'Chipped edges'), (chipped: number, { edges }) =>
+          typeof edges === 'number' && chipped > edges
+            ? 'No more edges chipped than there were: lower this figure.'
+            : undefined,
+        ),
+        includedDeg: number('keptDeg'),
+        sideHardnessLbf: number('sideHardnessLbf'),
+        steel: oneOf('Steel', STEEL_NAMES),
       }).optional(),
-      presentDeg: number('keptDeg', 'Present angle').optional(),
       host: hostSchema.optional(),
     }),
     output: Joi.object({

@@ -21,7 +21,16 @@ const anyInput = fc.record({
   sideHardnessLbf: fc.integer({ min: 300, max: 3000 }),
   job: fc.constantFrom(...JOBS),
   figured: fc.boolean(),
-  presentDeg: fc.option(fc.integer({ min: 20, max: 45 }), { nil: undefined }),
+  record: fc.option(
+    fc.record({
+      edges: fc.integer({ min: 20, max: 60 }),
+      chipped: fc.nat(20),
+      includedDeg: fc.integer({ min: 20, max: 45 }),
+      sideHardnessLbf: fc.integer({ min: 300, max: 3000 }),
+      steel: fc.constantFrom(...STEEL_NAMES),
+    }),
+    { nil: undefined },
+  ),
 });
 
 describe('angle advice', () => {
@@ -41,13 +50,15 @@ describe('angle advice', () => {
     expect(by).toEqual([...by].sort((a, b) => a - b));
     expect(by[0]).toBeLessThan(by[4] as number);
     const chips = (edges: number, chipped: number): number =>
-      deg({ chips: { edges, chipped }, presentDeg: 31 });
-    expect(chips(20, 0)).toBe(30);
-    expect(chips(2, 0)).toBe(31);
-    expect([chips(20, 1), chips(20, 5), chips(20, 15)]).toEqual([32, 33, 34]);
+      deg({ record: { edges, chipped, includedDeg: 31, sideHardnessLbf: 1000, steel: 'high-carbon' } });
+    expect(chips(0, 0)).toBe(31);
+    expect(chips(36, 0)).toBe(30);
+    const more = [0, 1, 5, 10, 30].map((chipped) => chips(36, chipped));
+    expect(more).toEqual([...more].sort((a, b) => a - b));
+    expect(more.at(-1)).toBeGreaterThan(33);
   });
 
-  it('never goes finer for harder wood, coarser steel or more chips (fast-check)', () => {
+  it('never goes finer for harder wood, coarser work, steel that chips or more chips (fast-check)', () => {
     fc.assert(
       fc.property(
         anyInput,
@@ -58,21 +69,26 @@ describe('angle advice', () => {
           const at = (change: Partial<AngleAdviceInput>): number =>
             angleAdvice({ ...input, ...change }).angleDeg;
           expect(at({ sideHardnessLbf: input.sideHardnessLbf + harder })).toBeGreaterThanOrEqual(at({}));
-          expect(at({ steel: 'high-chromium' })).toBeGreaterThanOrEqual(at({ steel: 'high-carbon' }));
-          const [few, many] = [Math.min(a, b), Math.max(a, b)];
-          const chipped = (n: number): number => at({ chips: { edges: 20, chipped: n } });
-          expect(chipped(many)).toBeGreaterThanOrEqual(chipped(few));
-          expect(chipped(0)).toBeLessThan(at({}));
+          expect(at({ sideHardnessLbf: 2 * input.sideHardnessLbf })).toBeGreaterThan(at({}));
+          expect(at({ steel: 'high-chromium' })).toBeGreaterThan(at({ steel: 'high-carbon' }));
+          expect(at({ job: 'roughing' })).toBeGreaterThan(at({ job: 'paring' }));
+          const { record } = input;
+          if (!record) return;
+          const chipped = (n: number): number => at({ record: { ...record, chipped: n } });
+          expect(chipped(Math.max(a, b))).toBeGreaterThanOrEqual(chipped(Math.min(a, b)));
+          expect(chipped(record.edges)).toBeGreaterThan(chipped(0));
         },
       ),
     );
   });
 
-  it('lets the record stand over the table: what chips goes steeper than it is, what holds no steeper', () => {
-    expect(deg({ presentDeg: 34, chips: { edges: 10, chipped: 4 } })).toBe(36);
-    const soft = { presentDeg: 26, chips: { edges: 10, chipped: 0 } };
-    expect(deg(soft)).toBe(26);
-    expect(angleAdvice({ ...iron, ...soft }).reasons.at(-1)?.text).toMatch(/it holds there/);
+  it('lets a long record stand over the table, and a short one hardly', () => {
+    const fared = { includedDeg: 27, sideHardnessLbf: 1000, steel: 'high-carbon' } as const;
+    expect(deg({ record: { ...fared, edges: 60, chipped: 1 } })).toBeLessThan(28);
+    expect(deg({ record: { ...fared, edges: 1, chipped: 0 } })).toBeGreaterThanOrEqual(30);
+    expect(deg({ record: { ...fared, includedDeg: 35, edges: 60, chipped: 20 } })).toBeGreaterThan(36);
+    const { reasons } = angleAdvice({ ...iron, record: { ...fared, edges: 60, chipped: 1 } });
+    expect(reasons.at(-1)?.text).toMatch(/1 of 60 edges chipped at 27°.*it holds there/);
   });
 
   it('keeps ten degrees of clearance in a bevel-down plane, and says so', () => {

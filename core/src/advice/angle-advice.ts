@@ -13,6 +13,15 @@ export interface ChipRecord {
   readonly chipped: number;
 }
 
+/** What a tool's own edges say: how they fared, at which angle, in what wood. */
+export interface EdgeEvidence extends ChipRecord {
+  /** Their included angle. */
+  readonly includedDeg: number;
+  /** Side hardness of the wood they cut, on average. */
+  readonly sideHardnessLbf: number;
+  readonly steel: Steel;
+}
+
 export interface AngleAdviceInput {
   readonly family: Family;
   readonly steel: Steel;
@@ -20,9 +29,7 @@ export interface AngleAdviceInput {
   readonly job: Job;
   /** Wild, knotty or figured grain. */
   readonly figured?: boolean;
-  readonly chips?: ChipRecord;
-  /** The included angle the record's edges had. */
-  readonly presentDeg?: number;
+  readonly record?: EdgeEvidence;
   readonly host?: HostPlane;
 }
 
@@ -45,8 +52,16 @@ export interface AngleAdvice {
 export const MEDIUM_HARDNESS_LBF = 1000;
 /** Degrees for wood twice as hard (estimate). */
 const PER_DOUBLING_DEG = 2;
-/** Fewer edges than this say nothing of chips (estimate). */
-export const EDGES_TO_TRUST = 4;
+/** Edges it takes for the record to weigh as much as the table (estimate). */
+const EDGES_TO_TRUST = 4;
+/** How much steeper to go by the share of edges that chipped, up to each share (estimates). */
+const CHIPPED_DEG = [
+  [0, -1],
+  [0.05, 0],
+  [0.15, 1],
+  [0.5, 2],
+  [1, 3],
+] as const;
 /** Half the width of the range an advice is good to (estimate). */
 const GOOD_TO_DEG = 2;
 
@@ -75,6 +90,8 @@ const USUAL_JOB: Partial<Readonly<Record<Family, Job>>> = {
   'hooked-blade': 'carving',
 };
 
+export const usualJob = (family: Family): Job => USUAL_JOB[family] ?? 'smoothing';
+
 /** How much steeper a steel wants to stand than plain carbon. */
 const STEEL_DEG: Readonly<Record<Steel, number>> = {
   'high-carbon': 0,
@@ -86,20 +103,44 @@ const STEEL_DEG: Readonly<Record<Steel, number>> = {
 };
 
 /**
- * As acute an edge as holds: the family's usual included angle, moved for wood, job, steel and what
- * the record says of chips. Harder wood and coarser work ask for steeper, chips for steeper still; a
- * tool that never chips is told to try a degree less. A bevel-down plane sets a ceiling by clearance.
+ * As acute an edge as holds: the family's usual included angle, moved for wood, job and steel, and by
+ * what the tool's own edges say. A record counts as an offset: where its edges should stand by their
+ * chips, less where the table puts an edge of that wood and steel at the family's usual job; the more
+ * edges, the more of it. So each input still moves the advice its own way. A bevel-down plane sets a
+ * ceiling by clearance.
  */
 export function angleAdvice(input: AngleAdviceInput): AngleAdvice {
-  const { family, steel, sideHardnessLbf, job, figured = false, host } = input;
+  const { family, host, record } = input;
+  const table = tableReasons(input);
+  const told = record && record.edges > 0 ? [recordReason(family, record)] : [];
+  const reasons = [...table, ...told];
+  const wanted = sum(reasons);
+  const ceiling = host?.orientation === 'bevel-down' ? host.bedDeg - THIN_CLEARANCE_DEG : Infinity;
+  const angleDeg = toHalf(Math.min(wanted, ceiling));
+  const [least, most] = [angleDeg - GOOD_TO_DEG, Math.min(angleDeg + GOOD_TO_DEG, ceiling)];
+  if (wanted <= ceiling) return { angleDeg, leastDeg: least, mostDeg: most, reasons };
+  const text = `On a ${host?.bedDeg}° bed, bevel down, more than ${ceiling}° leaves less than ${THIN_CLEARANCE_DEG}° of clearance.`;
+  return {
+    angleDeg,
+    leastDeg: least,
+    mostDeg: most,
+    reasons: [...reasons, { text, byDeg: ceiling - wanted, footing: 'geometry' }],
+  };
+}
+
+function tableReasons({
+  family,
+  steel,
+  sideHardnessLbf,
+  job,
+  figured = false,
+}: AngleAdviceInput): readonly AdviceReason[] {
   const [least, most] = usualIncluded(family);
-  const usualJob = USUAL_JOB[family] ?? 'smoothing';
   const wood = PER_DOUBLING_DEG * Math.log2(sideHardnessLbf / MEDIUM_HARDNESS_LBF);
-  const byJob = JOB_DEG[job] - JOB_DEG[usualJob];
-  const { label } = familyFacts(family);
+  const byJob = JOB_DEG[job] - JOB_DEG[usualJob(family)];
   const given: AdviceReason[] = [
     {
-      text: `${label}: usually ${least === most ? `${least}°` : `${least}° to ${most}°`} where bevel and back meet, in a medium hardwood.`,
+      text: `${familyFacts(family).label}: usually ${least === most ? `${least}°` : `${least}° to ${most}°`} where bevel and back meet, in a medium hardwood.`,
       byDeg: (least + most) / 2,
       footing: 'common practice',
     },
@@ -119,58 +160,34 @@ export function angleAdvice(input: AngleAdviceInput): AngleAdvice {
       footing: steel === 'air-hardening' ? 'common practice' : 'estimate',
     },
   ];
-  if (figured) {
-    given.push({
-      text: 'Figured or knotty grain works on the edge from all sides.',
-      byDeg: 1,
-      footing: 'common practice',
-    });
-  }
-  const table = given.reduce((sum, { byDeg }) => sum + byDeg, 0);
-  const said = fromRecord(input, table);
-  const reasons = said ? [...given, said] : given;
-  const wanted = table + (said?.byDeg ?? 0);
-  const ceiling = host?.orientation === 'bevel-down' ? host.bedDeg - THIN_CLEARANCE_DEG : Infinity;
-  const angleDeg = toHalf(Math.min(wanted, ceiling));
-  return {
-    angleDeg,
-    leastDeg: angleDeg - GOOD_TO_DEG,
-    mostDeg: Math.min(angleDeg + GOOD_TO_DEG, ceiling),
-    reasons:
-      wanted > ceiling
-        ? [
-            ...reasons,
-            {
-              text: `On a ${host?.bedDeg}° bed, bevel down, more than ${ceiling}° leaves less than ${THIN_CLEARANCE_DEG}° of clearance.`,
-              byDeg: ceiling - wanted,
-              footing: 'geometry',
-            },
-          ]
-        : reasons,
-  };
+  return figured
+    ? [
+        ...given,
+        {
+          text: 'Figured or knotty grain works on the edge from all sides.',
+          byDeg: 1,
+          footing: 'common practice',
+        },
+      ]
+    : given;
 }
 
-/** What the tool's own edges say against the table: more where they chip, less where they never do. */
-function fromRecord({ chips, presentDeg }: AngleAdviceInput, table: number): AdviceReason | undefined {
-  if (!chips || (chips.edges < EDGES_TO_TRUST && chips.chipped === 0)) return undefined;
-  const { edges, chipped } = chips;
-  const counted = `${chipped} of ${edges} edges`;
-  const share = chipped / Math.max(edges, 1);
-  if (chipped === 0) {
-    // What holds as it is needs to be no steeper, whatever a table says.
-    const byDeg = Math.min(-1, (presentDeg ?? Infinity) - table);
-    const text =
-      presentDeg !== undefined && presentDeg < table - 1
-        ? `None of ${edges} edges chipped at ${presentDeg}°: it holds there.`
-        : `None of ${edges} edges chipped: try a degree less.`;
-    return { text, byDeg, footing: 'record' };
-  }
-  const step = share > 0.5 ? 3 : share > 0.15 ? 2 : 1;
-  const byDeg = Math.max(step, (presentDeg ?? -Infinity) + step - table);
-  const at = presentDeg === undefined ? '' : ` at ${presentDeg}°`;
+function recordReason(family: Family, record: EdgeEvidence): AdviceReason {
+  const { edges, chipped, includedDeg, sideHardnessLbf, steel } = record;
+  const share = chipped / edges;
+  const step = CHIPPED_DEG.find(([upTo]) => share <= upTo)?.[1] ?? 3;
+  const table = sum(tableReasons({ family, steel, sideHardnessLbf, job: usualJob(family) }));
+  const says = {
+    '-1': 'try a degree less',
+    '0': 'it holds there',
+    '1': 'a degree steeper',
+    '2': 'two degrees steeper',
+    '3': 'three degrees steeper',
+  }[`${step}`];
+  const counted = chipped === 0 ? `None of ${edges} edges chipped` : `${chipped} of ${edges} edges chipped`;
   return {
-    text: `${titled(counted)} chipped${at}: go ${step === 1 ? 'a degree' : `${step}°`} steeper.`,
-    byDeg,
+    text: `${counted} at ${Number(includedDeg.toFixed(1))}°, in wood of about ${Math.round(sideHardnessLbf)} lbf: ${says}. ${edges < EDGES_TO_TRUST ? 'Few edges, so it weighs little.' : 'The record goes before the table.'}`,
+    byDeg: (includedDeg + step - table) * (edges / (edges + EDGES_TO_TRUST)),
     footing: 'record',
   };
 }
@@ -185,3 +202,5 @@ export function usualIncluded(family: Family): readonly [least: number, most: nu
 
 const toHalf = (deg: number): number => Math.round(deg * 2) / 2;
 const titled = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+const sum = (reasons: readonly AdviceReason[]): number =>
+  reasons.reduce((total, { byDeg }) => total + byDeg, 0);

@@ -15,9 +15,11 @@ import {
   facetSettings,
   kindFacts,
   planHoning,
+  isRoller,
   seatForWidth,
   asItStands,
   landReason,
+  type Edge,
   type EdgeState,
   type FacetSetting,
   type Guide,
@@ -36,7 +38,8 @@ import { ToolsStore } from '../tools/tools.store';
 
 export interface SetUp {
   readonly guide: Stored<Guide>;
-  readonly seat: GuideSeat;
+  /** Where the blade is held, in a roller guide. */
+  readonly seat?: GuideSeat;
   readonly settings: readonly FacetSetting[];
 }
 
@@ -76,19 +79,23 @@ export class Desk {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
+  /** The guide chosen, else the one it was last honed in, else the first that can hold its edge. */
   readonly setUp$: Observable<SetUp | undefined> = combineLatest([
     this.tool$,
     this.guides.items$,
     this.choices,
+    this.records.records$,
   ]).pipe(
-    map(([tool, guides, choices]) => {
-      if (tool?.edge.form !== 'single-bevel') return undefined;
-      const { widthMm } = tool.edge;
-      const chosen = choices.guides[tool.id];
-      const guide = guides.find(({ id }) => id === chosen?.guideId) ?? guides[0];
-      const seat =
-        guide && (guide.seats.find(({ name }) => name === chosen?.seatName) ?? seatForWidth(guide, widthMm));
-      return guide && seat && { guide, seat, settings: facetSettings(tool, guide, seat) };
+    map(([tool, guides, choices, records]) => {
+      if (!tool) return undefined;
+      const last = records[tool.id]?.state.lastSetting;
+      const chosen = choices.guides[tool.id] ?? { guideId: last?.guideId, seatName: last?.seatName };
+      const guide =
+        guides.find(({ id }) => id === chosen.guideId) ??
+        guides.find((each) => facetSettings(tool, each).every(({ refusal }) => refusal === undefined)) ??
+        guides[0];
+      const seat = guide && seatOf(guide, tool.edge, chosen.seatName);
+      return guide && { guide, seat, settings: facetSettings(tool, guide, seat) };
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
@@ -178,13 +185,23 @@ export function runPlanOf(
   };
 }
 
+function seatOf(guide: Guide, edge: Edge, name: string | undefined): GuideSeat | undefined {
+  if (!isRoller(guide)) return undefined;
+  const width = 'widthMm' in edge ? edge.widthMm : 0;
+  return guide.seats.find((seat) => seat.name === name) ?? seatForWidth(guide, width);
+}
+
 function honedSetting({ guide, seat, settings }: SetUp): SessionSetting | undefined {
   const honed = settings.find(({ facet }) => facet === 'secondary') ?? settings[0];
   if (!honed) return undefined;
   const { angleDeg, projectionMm } = honed;
-  return projectionMm === undefined
-    ? { angleDeg }
-    : { guideId: guide.id, seatName: seat.name, angleDeg, projectionMm };
+  if (guide.form === 'freehand') return { angleDeg };
+  return {
+    guideId: guide.id,
+    ...(seat && { seatName: seat.name }),
+    angleDeg,
+    ...(projectionMm !== undefined && { projectionMm }),
+  };
 }
 
 /** Why the plan is more or less work than the one before it, from the record. */

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
-  ASSUMED_LAND_MM,
+  Refusal,
+  bladeGeometry,
   guidePose,
-  seatGeometry,
+  type Edge,
   type FacetSetting,
-  type Guide,
+  type GuidePose,
   type GuideSeat,
   type Point,
-  type SingleBevelEdge,
+  type RollerGuide,
 } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 
@@ -92,9 +93,9 @@ const PAD = 26;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class GuideDrawing {
-  readonly guide = input.required<Guide>();
+  readonly guide = input.required<RollerGuide>();
   readonly seat = input.required<GuideSeat>();
-  readonly edge = input.required<SingleBevelEdge>();
+  readonly edge = input.required<Edge>();
   readonly setting = input.required<FacetSetting>();
   protected readonly view = VIEW;
   private readonly figures = inject(Figures);
@@ -102,14 +103,15 @@ export class GuideDrawing {
   protected readonly drawing = computed(() => {
     const { projectionMm, angleDeg } = this.setting();
     if (projectionMm === undefined) return undefined;
-    const { landMm = ASSUMED_LAND_MM, ...blade } = this.edge();
-    const reachMm = projectionMm + this.guide().noseMm + this.guide().rollerRadiusMm;
-    const pose = guidePose({
-      guide: seatGeometry(this.guide(), this.seat()),
-      angleDeg,
-      projectionMm,
-      blade: { ...blade, landMm, bladeMm: reachMm * 1.05 },
-    });
+    const blade = bladeGeometry(this.edge(), this.guide(), this.seat());
+    const reachMm = projectionMm + blade.guide.noseMm + this.guide().rollerRadiusMm;
+    let pose: GuidePose;
+    try {
+      pose = guidePose({ ...blade, angleDeg, projectionMm, edge: this.edge() });
+    } catch (reason) {
+      if (reason instanceof Refusal) return undefined;
+      throw reason;
+    }
     const points = [...pose.blade, { x: pose.axle.x, y: pose.axle.y + pose.rollerRadiusMm }];
     const [right, top] = [Math.max(...points.map(({ x }) => x)), Math.max(...points.map(({ y }) => y))];
     const scale = Math.min((VIEW.width - 2 * PAD) / right, (VIEW.height - 60 - PAD) / (top + 6));

@@ -12,28 +12,25 @@ import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import {
   GENERIC_SIDE_CLAMPING_GUIDE,
-  GUIDE_FORMS,
+  Refusal,
+  bladeGeometry,
+  guideProjection,
   type FacetSetting,
   type Guide,
+  type GuideForm,
   type GuideSeat,
+  type RollerGuide,
   type SingleBevelEdge,
-  Refusal,
-  guideProjection,
-  seatGeometry,
 } from '@mellow-anvil/core';
 import { FirstRunState } from '../first-run/first-run.state';
 import { ChoiceField } from '../shared/choice-field';
 import { Editor } from '../shared/editor';
 import { LineField } from '../shared/line-field';
 import { QuantityField } from '../shared/quantity-field';
+import { FORM_OPTIONS, asForm, asRoller, newSeat, type GuideDraft } from './guide-draft';
 import { GuideDrawing } from './guide-drawing';
 import { GuidesStore } from './guides.store';
-
-const FORM_WORDS = {
-  'side-clamping-roller': 'Side-clamping roller guide',
-  'top-clamping-roller': 'Top-clamping roller guide',
-  'wide-roller': 'Wide-roller guide',
-} as const;
+import { SeatFields } from './seat-fields';
 
 /** A blade to draw the guide with while it is measured. */
 const SAMPLE: SingleBevelEdge = {
@@ -48,18 +45,26 @@ const SAMPLE: SingleBevelEdge = {
   front: { shape: 'straight' },
 };
 
-/** One honing guide: its measurements, drawn as they are typed. */
+/** One honing guide: its measurements, drawn as they are typed, and each seat measured. */
 @Component({
   selector: 'ma-guide',
-  imports: [Button, ButtonDirective, ChoiceField, GuideDrawing, LineField, QuantityField, RouterLink],
+  imports: [
+    Button,
+    ButtonDirective,
+    ChoiceField,
+    GuideDrawing,
+    LineField,
+    QuantityField,
+    RouterLink,
+    SeatFields,
+  ],
   template: `
     <form ngNoForm class="room" (submit)="$event.preventDefault(); keep()">
       <header>
         <h1>{{ stored() ? stored()!.name : 'A honing guide' }}</h1>
         @if (!stored()) {
           <p class="muted">
-            The figures of an ordinary side-clamping guide stand here to begin with; measure yours where you
-            can.
+            The figures of an ordinary one stand here to begin with; measure yours where you can.
           </p>
         }
       </header>
@@ -71,100 +76,122 @@ const SAMPLE: SingleBevelEdge = {
             (valueChange)="set({ name: $event })"
             [sentence]="sentences()['name']"
           />
-          <ma-choice
-            label="Form"
-            [options]="forms"
-            [value]="draft().form"
-            (valueChange)="set({ form: $event })"
-          />
-          <ma-quantity
-            label="Roller radius"
-            [value]="draft().rollerRadiusMm"
-            (valueChange)="set({ rollerRadiusMm: $event ?? none })"
-            [sentence]="sentences()['rollerRadiusMm']"
-            hint="Half the roller’s diameter"
-          />
-          <ma-quantity
-            label="Nose ahead of the axle"
-            [value]="draft().noseMm"
-            (valueChange)="set({ noseMm: $event ?? none })"
-            [sentence]="sentences()['noseMm']"
-            hint="Along the blade, from the axle to where you measure from"
-          />
-          <ma-quantity
-            label="Roller runs lower by"
-            [value]="draft().rollerDropMm"
-            (valueChange)="set({ rollerDropMm: $event })"
-            [sentence]="sentences()['rollerDropMm']"
-            hint="Empty where it runs on the stone"
-          />
+          <ma-choice label="Form" [options]="forms" [value]="draft().form" (valueChange)="turn($event)" />
+          @switch (draft().form) {
+            @case ('pair-jig') {
+              <ma-quantity
+                label="It holds every knife at"
+                quantity="angle"
+                [value]="draft().fixedDeg"
+                (valueChange)="set({ fixedDeg: $event })"
+                [sentence]="sentences()['fixedDeg']"
+                hint="Two knives at a right angle: 45°"
+              />
+            }
+            @case ('wet-wheel-jig') {
+              <ma-quantity
+                label="Wheel radius"
+                [value]="draft().wheelRadiusMm"
+                (valueChange)="set({ wheelRadiusMm: $event })"
+                [sentence]="sentences()['wheelRadiusMm']"
+                hint="As it is now: wheels shrink"
+              />
+              <ma-quantity
+                label="Projection from the bar"
+                [value]="draft().jigProjectionMm"
+                (valueChange)="set({ jigProjectionMm: $event })"
+                [sentence]="sentences()['jigProjectionMm']"
+                hint="Centre of the bar to the edge, along the blade"
+              />
+              <ma-quantity
+                label="Bar off the back"
+                [value]="draft().offsetMm"
+                (valueChange)="set({ offsetMm: $event })"
+                [sentence]="sentences()['offsetMm']"
+                hint="Its centre from the blade’s back, towards the wheel"
+              />
+            }
+            @case ('freehand') {
+              <p class="muted wide">
+                Nothing to measure: the set-up gives lifts, folds and what to look for instead of a
+                projection.
+              </p>
+            }
+            @default {
+              <ma-quantity
+                label="Roller radius"
+                [value]="draft().rollerRadiusMm"
+                (valueChange)="set({ rollerRadiusMm: $event })"
+                [sentence]="sentences()['rollerRadiusMm']"
+                hint="Half the roller’s diameter"
+              />
+              <ma-quantity
+                label="Nose ahead of the axle"
+                [value]="draft().noseMm"
+                (valueChange)="set({ noseMm: $event })"
+                [sentence]="sentences()['noseMm']"
+                hint="Along the blade, from the axle to where you measure from"
+              />
+              <ma-quantity
+                label="Roller runs lower by"
+                [value]="draft().rollerDropMm"
+                (valueChange)="set({ rollerDropMm: $event })"
+                [sentence]="sentences()['rollerDropMm']"
+                hint="Empty where it runs on the stone"
+              />
+              @for (rise of draft().camRisesMm ?? []; track $index; let i = $index) {
+                <ma-quantity
+                  [label]="'Cam step ' + (i + 1) + ' lifts'"
+                  [value]="rise"
+                  (valueChange)="setCam(i, $event)"
+                  [sentence]="sentences()['camRisesMm.' + i]"
+                  hint="Empty takes the step away"
+                />
+              }
+            }
+          }
         </div>
         @if (sample(); as s) {
-          <ma-guide-drawing [guide]="draft()" [seat]="s.seat" [edge]="blade" [setting]="s.setting" />
-        } @else {
+          <ma-guide-drawing [guide]="s.guide" [seat]="s.seat" [edge]="blade" [setting]="s.setting" />
+        } @else if (roller()) {
           <p class="muted">The guide is drawn when its figures can hold a blade at 30°.</p>
         }
       </div>
-      <h2>Seats: where it holds the blade</h2>
-      @for (seat of draft().seats; track $index; let i = $index) {
-        <fieldset>
-          <legend class="visually-hidden">Seat {{ i + 1 }}</legend>
-          <ma-line
-            label="Name of the seat"
-            [most]="40"
-            [value]="seat.name"
-            (valueChange)="setSeat(i, { name: $event })"
-            [sentence]="sentences()['seats.' + i + '.name'] ?? sentences()['seats.' + i]"
+      @if (roller(); as guide) {
+        <h2>Seats: where it holds the blade</h2>
+        @for (seat of draft().seats ?? []; track $index; let i = $index) {
+          <ma-seat-fields
+            [guide]="guide"
+            [seat]="seat"
+            [place]="i"
+            [alone]="draft().seats?.length === 1"
+            [sentences]="sentences()"
+            (seatChange)="setSeat(i, $event)"
+            (dropped)="dropSeat(i)"
           />
-          <ma-choice
-            label="Holds the blade by"
-            [options]="registers"
-            [value]="seat.registers"
-            (valueChange)="setSeat(i, { registers: $event })"
-          />
-          <ma-quantity
-            label="Height above the axle"
-            [value]="seat.heightMm"
-            (valueChange)="setSeat(i, { heightMm: $event ?? none })"
-            [sentence]="sentences()['seats.' + i + '.heightMm']"
-          />
-          <ma-quantity
-            label="Narrowest blade"
-            [value]="seat.minWidthMm"
-            (valueChange)="setSeat(i, { minWidthMm: $event })"
-            [sentence]="sentences()['seats.' + i + '.minWidthMm']"
-            hint="If you know it"
-          />
-          <ma-quantity
-            label="Widest blade"
-            [value]="seat.maxWidthMm"
-            (valueChange)="setSeat(i, { maxWidthMm: $event })"
-            [sentence]="sentences()['seats.' + i + '.maxWidthMm']"
-            hint="If you know it"
-          />
-          @if (draft().seats.length > 1) {
-            <p-button
-              label="Remove seat"
-              [ariaLabel]="'Remove seat ' + seat.name"
-              severity="secondary"
-              [text]="true"
-              (onClick)="dropSeat(i)"
-            />
-          }
-        </fieldset>
+        }
       }
       @if (refusal()) {
         <p class="sentence-error" role="alert">{{ refusal() }}</p>
       }
       <div class="actions">
         <p-button type="submit" [label]="stored() ? 'Keep the change' : 'Put it on the bench'" />
-        <p-button
-          label="Add a seat"
-          severity="secondary"
-          [outlined]="true"
-          (onClick)="addSeat()"
-          [disabled]="draft().seats.length >= 8"
-        />
+        @if (roller()) {
+          <p-button
+            label="Add a seat"
+            severity="secondary"
+            [outlined]="true"
+            (onClick)="addSeat()"
+            [disabled]="(draft().seats?.length ?? 0) >= 8"
+          />
+          <p-button
+            label="Add a cam step"
+            severity="secondary"
+            [outlined]="true"
+            (onClick)="addCam()"
+            [disabled]="(draft().camRisesMm?.length ?? 0) >= 8"
+          />
+        }
         <a pButton routerLink="/guides" severity="secondary" [text]="true">Back to the guides</a>
         @if (stored()) {
           <p-button label="Take off the bench" severity="secondary" [outlined]="true" (onClick)="remove()" />
@@ -179,18 +206,13 @@ const SAMPLE: SingleBevelEdge = {
       gap: 1.2rem;
       align-items: center;
     }
-    .fields,
-    fieldset {
+    .fields {
       display: grid;
       grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
       gap: 0.9rem 1.2rem;
     }
-    fieldset {
-      border: 0;
-      border-left: 5px solid var(--leather);
-      margin: 0;
-      padding: 0.2rem 0 0.2rem 1rem;
-      align-items: start;
+    .wide {
+      grid-column: 1 / -1;
     }
     ma-guide-drawing {
       background: var(--raised);
@@ -213,14 +235,9 @@ export class GuidePage {
   private readonly firstRun = toSignal(inject(FirstRunState).unfinished$, { initialValue: false });
   private readonly all = toSignal(this.guides.items$, { initialValue: [] });
 
-  protected readonly none = NaN;
   protected readonly blade = SAMPLE;
-  protected readonly forms = GUIDE_FORMS.map((value) => ({ value, label: FORM_WORDS[value] }));
-  protected readonly registers = [
-    { value: 'back', label: 'its back' },
-    { value: 'underside', label: 'its underside' },
-  ] as const;
-  private readonly editor = new Editor<Guide>(
+  protected readonly forms = FORM_OPTIONS;
+  private readonly editor = new Editor<Guide, GuideDraft>(
     this.guides,
     'guideSchema',
     GENERIC_SIDE_CLAMPING_GUIDE,
@@ -231,23 +248,22 @@ export class GuidePage {
   protected readonly sentences = this.editor.sentences;
   protected readonly refusal = this.editor.refusal;
 
-  protected readonly sample = computed((): { seat: GuideSeat; setting: FacetSetting } | undefined => {
-    const guide = this.draft();
-    const [seat] = guide.seats;
-    if (!seat || [guide.rollerRadiusMm, guide.noseMm, seat.heightMm].some((mm) => !Number.isFinite(mm)))
-      return undefined;
-    try {
-      const { projectionMm } = guideProjection({
-        guide: seatGeometry(guide, seat),
-        thicknessMm: SAMPLE.thicknessMm,
-        angleDeg: 30,
-      });
-      return { seat, setting: { facet: 'secondary', angleDeg: 30, projectionMm } };
-    } catch (reason) {
-      if (reason instanceof Refusal) return undefined;
-      throw reason;
-    }
-  });
+  protected readonly roller = computed(() => asRoller(this.draft()));
+
+  protected readonly sample = computed(
+    (): { guide: RollerGuide; seat: GuideSeat; setting: FacetSetting } | undefined => {
+      const guide = this.roller();
+      const [seat] = guide?.seats ?? [];
+      if (!guide || !seat || !Number.isFinite(seat.heightMm)) return undefined;
+      try {
+        const { projectionMm } = guideProjection({ ...bladeGeometry(SAMPLE, guide, seat), angleDeg: 30 });
+        return { guide, seat, setting: { facet: 'secondary', angleDeg: 30, projectionMm } };
+      } catch (reason) {
+        if (reason instanceof Refusal) return undefined;
+        throw reason;
+      }
+    },
+  );
 
   constructor() {
     effect(() => {
@@ -256,26 +272,37 @@ export class GuidePage {
     });
   }
 
-  protected set(change: Partial<Guide>): void {
+  protected set(change: Partial<GuideDraft>): void {
     this.editor.set(change);
   }
 
-  protected setSeat(at: number, change: Partial<GuideSeat>): void {
-    this.set({ seats: this.draft().seats.map((seat, i) => (i === at ? { ...seat, ...change } : seat)) });
+  protected turn(form: GuideForm): void {
+    this.editor.draft.update((draft) => asForm(draft, form));
+  }
+
+  protected setSeat(at: number, seat: GuideSeat): void {
+    this.set({ seats: this.draft().seats?.map((each, i) => (i === at ? seat : each)) });
   }
 
   protected addSeat(): void {
-    const { seats } = this.draft();
-    this.set({
-      seats: [
-        ...seats,
-        { name: `Seat ${seats.length + 1}`, registers: 'back', heightMm: seats.at(-1)?.heightMm ?? 16 },
-      ],
-    });
+    const { seats = [] } = this.draft();
+    this.set({ seats: [...seats, newSeat(seats)] });
   }
 
   protected dropSeat(at: number): void {
-    this.set({ seats: this.draft().seats.filter((_, i) => i !== at) });
+    this.set({ seats: this.draft().seats?.filter((_, i) => i !== at) });
+  }
+
+  protected setCam(at: number, riseMm: number | undefined): void {
+    const rises = this.draft().camRisesMm ?? [];
+    this.set({
+      camRisesMm: rises.flatMap((each, i) => (i !== at ? [each] : riseMm === undefined ? [] : [riseMm])),
+    });
+  }
+
+  protected addCam(): void {
+    const rises = this.draft().camRisesMm ?? [];
+    this.set({ camRisesMm: [...rises, (rises.at(-1) ?? 0) + 0.5] });
   }
 
   protected async keep(): Promise<void> {

@@ -3,8 +3,19 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { PlusIcon } from 'primeng/icons/plus';
-import { Refusal, guideProjection, seatGeometry, type Guide, type GuideSeat } from '@mellow-anvil/core';
+import {
+  Refusal,
+  guideProjection,
+  isRoller,
+  seatCalibration,
+  seatGeometry,
+  wheelSupport,
+  type Guide,
+  type GuideSeat,
+  type RollerGuide,
+} from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
+import { FORM_WORDS } from './guide-draft';
 import { GuidesStore } from './guides.store';
 
 const ANGLES = [20, 25, 30, 35, 40] as const;
@@ -19,7 +30,7 @@ const SAMPLE_THICKNESS_MM = 3;
     <div class="room">
       <header>
         <h1>Guides</h1>
-        <p class="muted">Projection from the nose to the edge, for the usual angles.</p>
+        <p class="muted">How far the edge stands out of each, for the usual angles.</p>
         <a pButton routerLink="/guides/new">
           <svg data-p-icon="plus" aria-hidden="true"></svg>
           Add a guide
@@ -30,32 +41,35 @@ const SAMPLE_THICKNESS_MM = 3;
           <h2>
             <a [routerLink]="['/guides', guide.id]">{{ guide.name }}</a>
           </h2>
+          <p class="muted">{{ guide.says }}</p>
           @if (guide.notes) {
             <p class="muted">{{ guide.notes }}</p>
           }
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">Seat</th>
-                @for (angle of angles; track angle) {
-                  <th scope="col" class="number">{{ figures.angle(angle) }}</th>
-                }
-              </tr>
-            </thead>
-            <tbody>
-              @for (seat of guide.rows; track seat.name) {
+          @if (guide.rows.length > 0) {
+            <table>
+              <thead>
                 <tr>
-                  <th scope="row">
-                    {{ seat.name }}
-                    <small>{{ seat.note }}</small>
-                  </th>
-                  @for (projection of seat.projections; track $index) {
-                    <td class="number">{{ projection }}</td>
+                  <th scope="col">Seat</th>
+                  @for (angle of angles; track angle) {
+                    <th scope="col" class="number">{{ figures.angle(angle) }}</th>
                   }
                 </tr>
-              }
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                @for (seat of guide.rows; track seat.name) {
+                  <tr>
+                    <th scope="row">
+                      {{ seat.name }}
+                      <small>{{ seat.note }}</small>
+                    </th>
+                    @for (projection of seat.projections; track $index) {
+                      <td class="number">{{ projection }}</td>
+                    }
+                  </tr>
+                }
+              </tbody>
+            </table>
+          }
         </article>
       } @empty {
         <p>No guide yet. Add the one you clamp blades in; the usual figures are filled in for you.</p>
@@ -104,19 +118,62 @@ export class GuidesPage {
 
   protected readonly tables = computed(() =>
     this.guides().map((guide) => ({
-      ...guide,
-      rows: guide.seats.map((seat) => ({
-        name: seat.name,
-        note:
-          seat.registers === 'underside'
-            ? `for a blade ${this.figures.length(SAMPLE_THICKNESS_MM)} thick`
-            : '',
-        projections: ANGLES.map((angle) => this.projection(guide, seat, angle)),
-      })),
+      id: guide.id,
+      name: guide.name,
+      notes: guide.notes,
+      says: this.says(guide),
+      rows: this.rows(guide),
     })),
   );
 
-  private projection(guide: Guide, seat: GuideSeat, angleDeg: number): string {
+  private says(guide: Guide): string {
+    switch (guide.form) {
+      case 'pair-jig':
+        return `${FORM_WORDS[guide.form]}: it holds every knife at ${this.figures.angle(guide.fixedDeg)}.`;
+      case 'wet-wheel-jig':
+        return `${FORM_WORDS[guide.form]}: wheel of ${this.figures.length(guide.wheelRadiusMm)} radius; the bar’s centre to the rim.`;
+      case 'freehand':
+        return 'The set-up gives lifts and folds in place of projections.';
+      default:
+        return FORM_WORDS[guide.form];
+    }
+  }
+
+  private rows(guide: Guide): readonly { name: string; note: string; projections: readonly string[] }[] {
+    if (isRoller(guide)) {
+      return guide.seats.map((seat) => ({
+        name: seat.name,
+        note: [
+          seat.registers === 'underside'
+            ? `for a blade ${this.figures.length(SAMPLE_THICKNESS_MM)} thick`
+            : '',
+          this.measuredWords(guide, seat),
+        ]
+          .filter(Boolean)
+          .join('; '),
+        projections: ANGLES.map((angle) => this.projection(guide, seat, angle)),
+      }));
+    }
+    if (guide.form !== 'wet-wheel-jig') return [];
+    const gaps = ANGLES.map((angleDeg) => {
+      try {
+        return `${this.figures.setting(wheelSupport({ ...guide, angleDeg }).gapMm)} ${this.figures.unitOf('length')}`;
+      } catch (reason) {
+        if (reason instanceof Refusal) return 'out of reach';
+        throw reason;
+      }
+    });
+    return [{ name: 'Bar to wheel', note: '', projections: gaps }];
+  }
+
+  private measuredWords(guide: RollerGuide, seat: GuideSeat): string {
+    const fitted = seatCalibration(guide, seat);
+    return fitted
+      ? `measured, ${seat.measured?.readings.length} readings within ${this.figures.angle(fitted.rmsDeg, 2)}`
+      : '';
+  }
+
+  private projection(guide: RollerGuide, seat: GuideSeat, angleDeg: number): string {
     try {
       const { projectionMm } = guideProjection({
         guide: seatGeometry(guide, seat),

@@ -164,7 +164,7 @@ export class PlanSide {
     return {
       name,
       toolId,
-      ...(setUp && { guideId: setUp.guide.id, seatName: setUp.seat.name }),
+      ...(setUp && { guideId: setUp.guide.id, ...(setUp.seat && { seatName: setUp.seat.name }) }),
       request: filled as unknown as PlanRequest,
     };
   }

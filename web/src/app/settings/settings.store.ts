@@ -48,8 +48,8 @@ export class SettingsStore {
   }
 
   private send(change: Partial<Settings>, done: Subject<KeptSettings>): Observable<unknown> {
-    const { name, units, decimalMark, version } = { ...this.kept.value, ...change };
-    return this.http.put<KeptSettings>('/api/settings', { name, units, decimalMark, version }).pipe(
+    const { name, units, decimalMark, packing, version } = { ...this.kept.value, ...change };
+    return this.http.put<KeptSettings>('/api/settings', { name, units, decimalMark, packing, version }).pipe(
       tap((settings) => {
         this.kept.next(settings);
         this.undo.refresh();

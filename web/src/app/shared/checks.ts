@@ -9,7 +9,7 @@ export function sentencesOf(problems: readonly FieldProblem[]): Sentences {
 
 type Contract = typeof import('@mellow-anvil/contract');
 export type SchemaName =
-  'toolSchema' | 'guideSchema' | 'abrasiveSchema' | 'planDraftSchema' | 'sessionSchema';
+  'toolSchema' | 'guideSchema' | 'abrasiveSchema' | 'planDraftSchema' | 'sessionSchema' | 'settingsSchema';
 
 /**
  * Checks what was typed against the very schema the server uses. The contract is loaded when the

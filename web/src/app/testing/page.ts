@@ -6,7 +6,7 @@ import { provideRouter } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import type { Stored } from '@mellow-anvil/contract';
-import type { Abrasive, Guide, SingleBevelEdge, Tool } from '@mellow-anvil/core';
+import type { Abrasive, RollerGuide, SingleBevelEdge, Tool } from '@mellow-anvil/core';
 
 /** Sets up the page's own providers with a server that the test plays. */
 export function playServer(): HttpTestingController {
@@ -60,7 +60,7 @@ export const EDGE: SingleBevelEdge = {
 
 export const IRON: Tool = { name: 'Iron', family: 'plane-iron', steel: 'high-carbon', edge: EDGE };
 
-export const GUIDE: Guide = {
+export const GUIDE: RollerGuide = {
   name: 'Guide',
   form: 'side-clamping-roller',
   rollerRadiusMm: 9,

@@ -9,6 +9,7 @@ import paginator from '@primeuix/themes/aura/paginator';
 import popover from '@primeuix/themes/aura/popover';
 import select from '@primeuix/themes/aura/select';
 import selectbutton from '@primeuix/themes/aura/selectbutton';
+import slider from '@primeuix/themes/aura/slider';
 import textarea from '@primeuix/themes/aura/textarea';
 import toast from '@primeuix/themes/aura/toast';
 import togglebutton from '@primeuix/themes/aura/togglebutton';
@@ -84,6 +85,7 @@ export const workshopPreset = definePreset(
       popover,
       select,
       selectbutton,
+      slider,
       textarea,
       toast,
       togglebutton,

@@ -1,28 +1,37 @@
 import { NgTemplateOutlet } from '@angular/common';
-import { ChangeDetectionStrategy, Component, computed, inject, input, model, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  model,
+  output,
+  signal,
+} from '@angular/core';
 import {
   ASSUMED_LAND_MM,
-  FAMILIES,
   Refusal,
   STEELS,
   STEEL_NAMES,
+  familyFacts,
   recessionForLand,
+  type Edge,
   type Family,
-  type SingleBevelEdge,
 } from '@mellow-anvil/core';
 import type { Sentences } from '../shared/checks';
-import { Figures } from '../shared/figures';
 import { ChoiceField } from '../shared/choice-field';
+import { Figures } from '../shared/figures';
 import { LineField } from '../shared/line-field';
-import { QuantityField } from '../shared/quantity-field';
-import { OFFERED, usualBlade, type BladeDraft, type SingleBevelDraft } from './blade';
-import { EdgeSection, type AngleDrag } from './edge-section';
+import { FAMILY_OPTIONS, readable, usualEdge, type BladeDraft, type EdgeDraft } from './blade';
+import { EdgeFields } from './edge-fields';
+import { EdgeSection, type EdgeDrag } from './edge-section';
 import { FrontView } from './front-view';
 
-/** A flat-backed edge on the desk: the drawing with its handles, and every figure beside it. */
+/** An edge on the desk: the drawing with its handles, and every figure beside it. */
 @Component({
   selector: 'ma-edge-desk',
-  imports: [ChoiceField, EdgeSection, FrontView, LineField, NgTemplateOutlet, QuantityField],
+  imports: [ChoiceField, EdgeFields, EdgeSection, FrontView, LineField, NgTemplateOutlet],
   template: `
     @if (fresh()) {
       <ng-container [ngTemplateOutlet]="identity" />
@@ -34,76 +43,30 @@ import { FrontView } from './front-view';
       @if (behind(); as words) {
         <p class="muted">{{ words }}</p>
       }
+      <ng-content />
       <ng-container [ngTemplateOutlet]="identity" />
     }
     <ng-template #drawings>
       <div class="drawings">
         @if (drawable(); as edge) {
-          <ma-edge-section [edge]="edge" (dragged)="drag($event)" (released)="settled.emit()" />
+          <ma-edge-section [edge]="edge" [tipUm]="tipUm()" (dragged)="drag($event)" (released)="letGo()" />
           <ma-front-view [edge]="edge" />
         } @else {
-          <p class="muted gap">
-            The edge is drawn as soon as its width, thickness and primary angle can be read.
-          </p>
+          <p class="muted gap">The edge is drawn as soon as its size and its angles can be read.</p>
         }
       </div>
     </ng-template>
     <ng-template #figuresTyped>
-      <div class="fields figures">
-        <ma-quantity
-          label="Width"
-          [value]="draft().edge.widthMm"
-          (valueChange)="setEdge({ widthMm: $event })"
-          [sentence]="sentences()['edge.widthMm']"
-          (settled)="settled.emit()"
-        />
-        <ma-quantity
-          label="Thickness"
-          [value]="draft().edge.thicknessMm"
-          (valueChange)="setEdge({ thicknessMm: $event })"
-          [sentence]="sentences()['edge.thicknessMm']"
-          (settled)="settled.emit()"
-        />
-        <ma-quantity
-          label="Primary angle"
-          quantity="angle"
-          [value]="draft().edge.primaryDeg"
-          (valueChange)="setEdge({ primaryDeg: $event })"
-          [sentence]="sentences()['edge.primaryDeg']"
-          [hint]="usual()"
-          (settled)="settled.emit()"
-        />
-        <ma-quantity
-          label="Secondary angle"
-          quantity="angle"
-          [value]="draft().edge.secondaryDeg"
-          (valueChange)="setEdge({ secondaryDeg: $event })"
-          [sentence]="sentences()['edge.secondaryDeg']"
-          hint="Empty where one bevel is honed whole"
-          (settled)="settled.emit()"
-        />
-        @if (!fresh()) {
-          <ma-quantity
-            label="Micro-bevel"
-            quantity="angle"
-            [value]="draft().edge.microDeg"
-            (valueChange)="setEdge({ microDeg: $event })"
-            [sentence]="sentences()['edge.microDeg']"
-            hint="Empty unless you add one"
-            (settled)="settled.emit()"
-          />
-          @if (draft().edge.secondaryDeg !== undefined) {
-            <ma-quantity
-              label="Land now"
-              [value]="land()?.mm"
-              (valueChange)="landTyped = $event"
-              [sentence]="sentences()['landMm']"
-              [hint]="land()?.from ?? ''"
-              (settled)="measure()"
-            />
-          }
-        }
-      </div>
+      <ma-edge-fields
+        [draft]="draft().edge"
+        [family]="draft().family"
+        [sentences]="sentences()"
+        [fresh]="fresh()"
+        [land]="land()"
+        (changed)="setEdge($event)"
+        (measured)="measured.emit($event)"
+        (settled)="settled.emit()"
+      />
     </ng-template>
     <ng-template #identity>
       <div class="fields">
@@ -116,7 +79,7 @@ import { FrontView } from './front-view';
         />
         <ma-choice
           label="Family"
-          [options]="families"
+          [options]="families()"
           [value]="draft().family"
           (valueChange)="choose($event)"
         />
@@ -137,7 +100,7 @@ import { FrontView } from './front-view';
     }
     .drawings {
       display: grid;
-      grid-template-columns: minmax(0, 3fr) minmax(0, 1fr);
+      grid-template-columns: minmax(0, 3.4fr) minmax(0, 1fr);
       gap: 1rem;
       align-items: center;
       background: var(--raised);
@@ -152,9 +115,6 @@ import { FrontView } from './front-view';
       display: grid;
       grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
       gap: 0.9rem 1.2rem;
-    }
-    .figures {
-      grid-template-columns: repeat(auto-fill, minmax(8.6rem, 1fr));
     }
     .wide {
       grid-column: span 2;
@@ -177,45 +137,35 @@ export class EdgeDesk {
   readonly fresh = input(false);
   /** The land as the record has it, and where that is from. */
   readonly land = input<{ readonly mm: number; readonly from: string }>();
-  /** The land was measured with a rule, mm. */
+  /** Radius of the worn tip, µm, to be drawn. */
+  readonly tipUm = input<number>();
+  /** The land was measured with a rule, or dragged on the drawing to where it is, mm. */
   readonly measured = output<number>();
-  /** A figure was left, an angle let go of: what stands now is meant. */
+  /** A figure was left, a handle let go of: what stands now is meant. */
   readonly settled = output<void>();
 
   private readonly figures = inject(Figures);
-  protected landTyped: number | undefined;
-  protected readonly families = OFFERED.map((value) => ({ value, label: FAMILIES[value].label }));
+  /** The land while it is dragged; it belongs to the record, not to the tool. */
+  private readonly landDragged = signal<number | undefined>(undefined);
   protected readonly steels = STEEL_NAMES.map((value) => ({ value, label: STEELS[value].label }));
-
-  protected readonly drawable = computed((): SingleBevelEdge | undefined => {
-    const { edge } = this.draft();
-    const { widthMm, thicknessMm, primaryDeg } = edge;
-    const read = (value: number | undefined): value is number => value !== undefined && value > 0;
-    if (!read(widthMm) || !read(thicknessMm) || !read(primaryDeg) || primaryDeg >= 90) return undefined;
-    const steeper =
-      edge.secondaryDeg !== undefined && edge.secondaryDeg > primaryDeg && edge.secondaryDeg < 90;
-    return {
-      ...edge,
-      widthMm,
-      thicknessMm,
-      primaryDeg,
-      secondaryDeg: steeper ? edge.secondaryDeg : undefined,
-      landMm: this.land()?.mm ?? (read(edge.landMm) ? edge.landMm : undefined),
-    };
+  /** A tool on the rack stays of its form; its record speaks of that. */
+  protected readonly families = computed(() => {
+    const { form } = this.draft().edge;
+    return this.fresh()
+      ? FAMILY_OPTIONS
+      : FAMILY_OPTIONS.filter(({ value }) => familyFacts(value).form === form);
   });
 
-  protected readonly usual = computed(() => {
-    const [least, most] = FAMILIES[this.draft().family].primaryDeg;
-    const usual =
-      least === most
-        ? this.figures.angle(least)
-        : `${this.figures.angle(least)} to ${this.figures.angle(most)}`;
-    return `Usual: ${usual} (common practice)`;
+  protected readonly drawable = computed((): Edge | undefined => {
+    const edge = readable(this.draft().edge);
+    if (edge?.form !== 'single-bevel' || edge.secondaryDeg === undefined) return edge;
+    const landMm = this.landDragged() ?? this.land()?.mm ?? edge.landMm;
+    return landMm === undefined ? edge : { ...edge, landMm };
   });
 
   protected readonly behind = computed(() => {
     const edge = this.drawable();
-    if (edge?.secondaryDeg === undefined) return '';
+    if (edge?.form !== 'single-bevel' || edge.secondaryDeg === undefined) return '';
     const land = edge.landMm ?? ASSUMED_LAND_MM;
     try {
       const recession = recessionForLand(edge.primaryDeg, edge.secondaryDeg, land);
@@ -226,27 +176,29 @@ export class EdgeDesk {
     }
   });
 
-  protected measure(): void {
-    const typed = this.landTyped;
-    this.landTyped = undefined;
-    if (typed !== undefined && typed !== this.land()?.mm) this.measured.emit(typed);
-  }
-
   protected set(change: Partial<BladeDraft>): void {
     this.draft.update((draft) => ({ ...draft, ...change }));
   }
 
-  protected setEdge(change: Partial<SingleBevelDraft>): void {
-    this.draft.update((draft) => ({ ...draft, edge: { ...draft.edge, ...change } }));
+  protected setEdge(change: object): void {
+    this.draft.update((draft) => ({ ...draft, edge: { ...draft.edge, ...change } as EdgeDraft }));
   }
 
   /** A new tool of another family begins with that family's usual figures. */
   protected choose(family: Family): void {
-    this.set(this.fresh() ? { family, edge: usualBlade(family) } : { family });
+    this.set(this.fresh() ? { family, edge: usualEdge(family), host: undefined } : { family });
     this.settled.emit();
   }
 
-  protected drag({ field, deg }: AngleDrag): void {
-    this.setEdge({ [field]: deg });
+  protected drag({ field, value }: EdgeDrag): void {
+    if (field === 'landMm' && !this.fresh()) this.landDragged.set(value);
+    else this.setEdge(Object.fromEntries([[field, value]]));
+  }
+
+  protected letGo(): void {
+    const landMm = this.landDragged();
+    this.landDragged.set(undefined);
+    if (landMm === undefined) this.settled.emit();
+    else this.measured.emit(landMm);
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { bevelSection, type Edge, type Point } from '@mellow-anvil/core';
+import { edgeChain, Refusal, type Edge, type EdgeChain, type Point } from '@mellow-anvil/core';
 
 const WIDTH = 54;
 const HEIGHT = 34;
@@ -65,21 +65,22 @@ const closed = (points: readonly Point[]): string => `M${points.map(({ x, y }) =
 function glyph(edge: Edge): Path[] {
   switch (edge.form) {
     case 'single-bevel': {
-      const { facets, outline } = bevelSection({ ...edge, bladeMm: 40 });
+      const chain = chainOf(edge);
+      if (!chain) return [{ kind: 'line', d: `M4 ${HEIGHT - 6}H${WIDTH - 4}` }];
       const place = ({ x, y }: Point): Point => ({ x: 2 + x * PX_PER_MM, y: HEIGHT - 4 - y * PX_PER_MM });
-      const land = facets.find(({ name }) => name === 'secondary');
+      const land = chain.upper.find(({ name }) => name === 'secondary');
       const lines: Path[] = land
         ? [
             {
               kind: 'land',
-              d: `M${[land.from, land.to]
+              d: `M${land.points
                 .map(place)
                 .map(({ x, y }) => at(x, y))
                 .join('L')}`,
             },
           ]
         : [];
-      return [{ kind: 'steel', d: closed(outline.map(place)) }, ...lines];
+      return [{ kind: 'steel', d: closed(chain.outline.map(place)) }, ...lines];
     }
     case 'double-bevel':
       return [{ kind: 'steel', d: wedge(edge.leftDeg, edge.rightDeg, edge.thicknessMm) }];
@@ -106,6 +107,16 @@ function glyph(edge: Edge): Path[] {
     }
     case 'hook':
       return [{ kind: 'line', d: `M8 4V16A12 12 0 0 0 44 16V12` }];
+  }
+}
+
+/** An edge that was stored before its figures were held against each other may not be drawable. */
+function chainOf(edge: Edge): EdgeChain | undefined {
+  try {
+    return edgeChain(edge, 40);
+  } catch (reason) {
+    if (reason instanceof Refusal) return undefined;
+    throw reason;
   }
 }
 

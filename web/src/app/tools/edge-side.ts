@@ -9,8 +9,13 @@ import {
   untracked,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { FAMILIES, STEELS, type Session, type Tool } from '@mellow-anvil/core';
+import { FormsModule } from '@angular/forms';
+import { Router } from '@angular/router';
+import { SelectButton } from 'primeng/selectbutton';
+import { TIP_RADIUS_UM, asItStands, type Session, type Tool } from '@mellow-anvil/core';
 import type { Stored } from '@mellow-anvil/contract';
+import { AdvicePanel } from '../advice/advice-panel';
+import { Desk } from '../bench/desk';
 import { LAND_FROM } from '../records/land-words';
 import { RecordsStore, type Records } from '../records/records.store';
 import { SessionsStore } from '../records/sessions.store';
@@ -19,15 +24,29 @@ import { sentencesFor, sentencesOf, type Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
 import { Notices } from '../shared/notices';
 import { told } from '../shared/problem';
-import { edgeWords, isSingleBevel, type BladeDraft } from './blade';
+import { BackPanel } from './back-panel';
+import { readable, type BladeDraft, type EdgeDraft } from './blade';
 import { EdgeDesk } from './edge-desk';
-import { EdgeGlyph } from './edge-glyph';
+import { HostPanel } from './host-panel';
+import { KeepPanel } from './keep-panel';
+import { SkewPanel } from './skew-panel';
 import { ToolsStore } from './tools.store';
+
+type Panel = 'plane' | 'advice' | 'keep' | 'back' | 'skew';
+const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
+  { value: 'plane', label: 'In its plane' },
+  { value: 'advice', label: 'Which angle, how fine' },
+  { value: 'keep', label: 'Against another angle' },
+  { value: 'back', label: 'Its back' },
+  { value: 'skew', label: 'Turned to the cut' },
+];
+/** Irons that lie in a plane or a shave. */
+const PLANED: readonly Tool['family'][] = ['plane-iron', 'low-angle-iron', 'scrub-iron', 'spokeshave-iron'];
 
 /** The vise's first side: the edge as it is, changed where it stands and kept at once. */
 @Component({
   selector: 'ma-edge-side',
-  imports: [EdgeDesk, EdgeGlyph],
+  imports: [AdvicePanel, BackPanel, EdgeDesk, FormsModule, HostPanel, KeepPanel, SelectButton, SkewPanel],
   template: `
     @if (draft(); as blade) {
       <ma-edge-desk
@@ -35,28 +54,66 @@ import { ToolsStore } from './tools.store';
         (draftChange)="draft.set($event)"
         [sentences]="sentences()"
         [land]="land()"
+        [tipUm]="tipUm()"
         (settled)="keep()"
         (measured)="measure($event)"
-      />
-      @if (unsaved()) {
-        <p class="sentence-error" role="alert">{{ unsaved() }}</p>
-      }
-    } @else {
-      <div class="other">
-        <ma-edge-glyph [edge]="tool().edge" />
-        <dl>
-          <dt>Family</dt>
-          <dd>{{ families[tool().family].label }}</dd>
-          <dt>Edge</dt>
-          <dd>{{ words() }}</dd>
-          <dt>Steel</dt>
-          <dd>{{ steels[tool().steel].label }}</dd>
-        </dl>
-        <p class="muted">
-          This release draws, sets and plans flat-backed blades. This tool is kept whole in the record and in
-          the workshop file; its own desk comes with a later release.
-        </p>
-      </div>
+      >
+        @if (unsaved()) {
+          <p class="sentence-error" role="alert">{{ unsaved() }}</p>
+        }
+        @if (standing(); as s) {
+          <section class="panels" aria-label="What the edge comes to">
+            <p-selectButton
+              ariaLabel="What to look at"
+              [options]="panels()"
+              optionLabel="label"
+              optionValue="value"
+              [allowEmpty]="false"
+              [ngModel]="panel()"
+              (ngModelChange)="picked.set($event)"
+            />
+            @switch (panel()) {
+              @case ('plane') {
+                @if (s.edge.form === 'single-bevel') {
+                  <ma-host-panel
+                    [edge]="s.edge"
+                    [host]="blade.host"
+                    [sentences]="sentences()"
+                    (hostChange)="set({ host: $event })"
+                    (settled)="keep()"
+                  />
+                }
+              }
+              @case ('advice') {
+                <ma-advice-panel
+                  [tool]="tool()"
+                  [edge]="s.edge"
+                  [record]="record()"
+                  (chosen)="setEdge($event); keep()"
+                  (finishChosen)="planTo($event)"
+                />
+              }
+              @case ('keep') {
+                <ma-keep-panel [edge]="s.edge" [creep]="record()?.creep" />
+              }
+              @case ('back') {
+                @if (blade.edge.form === 'single-bevel') {
+                  <ma-back-panel
+                    [family]="blade.family"
+                    [edge]="blade.edge"
+                    [sentences]="sentences()"
+                    (changed)="setEdge($event)"
+                    (settled)="keep()"
+                  />
+                }
+              }
+              @case ('skew') {
+                <ma-skew-panel [edge]="s.edge" />
+              }
+            }
+          </section>
+        }
+      </ma-edge-desk>
     }
     @if (tool().notes; as notes) {
       <p class="notes">{{ notes }}</p>
@@ -67,28 +124,11 @@ import { ToolsStore } from './tools.store';
       display: grid;
       gap: 0.9rem;
     }
-    .other {
+    .panels {
       display: grid;
-      gap: 1rem;
-      justify-items: start;
-    }
-    .other ma-edge-glyph {
-      transform: scale(3);
-      transform-origin: top left;
-      margin-bottom: 4.5rem;
-    }
-    dl {
-      display: grid;
-      grid-template-columns: auto 1fr;
-      gap: 0.3rem 1.2rem;
-      margin: 0;
-    }
-    dt {
-      color: var(--muted);
-    }
-    dd {
-      margin: 0;
-      font-weight: 700;
+      gap: 0.9rem;
+      border-top: 3px solid var(--leather);
+      padding: 0.9rem 0 0.6rem;
     }
     .notes {
       border-left: 4px solid var(--leather);
@@ -103,18 +143,48 @@ export class EdgeSide {
   private readonly notices = inject(Notices);
   private readonly figures = inject(Figures);
   private readonly sessions = inject(SessionsStore);
+  private readonly desk = inject(Desk);
+  private readonly router = inject(Router);
   private readonly records = toSignal(inject(RecordsStore).records$, { initialValue: {} as Records });
+  private readonly answer = toSignal(this.desk.answer$);
+  protected readonly picked = signal<Panel | undefined>(undefined);
+
+  protected readonly record = computed(() => this.records()[this.tool().id]);
+  protected readonly panels = computed(() => {
+    const { family, edge } = this.tool();
+    const has: Readonly<Record<Panel, boolean>> = {
+      plane: PLANED.includes(family),
+      advice: edge.form !== 'scraping',
+      keep: true,
+      back: edge.form === 'single-bevel',
+      skew: true,
+    };
+    return PANELS.filter(({ value }) => has[value]);
+  });
+  protected readonly panel = computed(() => {
+    const panels = this.panels();
+    return panels.find(({ value }) => value === this.picked())?.value ?? panels[0]?.value ?? 'keep';
+  });
+  /** The edge as typed and as its record has it, once it can be read. */
+  protected readonly standing = computed(() => {
+    const draft = this.draft();
+    const edge = draft && readable(draft.edge);
+    return edge && asItStands({ ...this.tool(), edge }, this.record()?.state);
+  });
+  /** The tip as the plan takes it to be worn. */
+  protected readonly tipUm = computed(() => {
+    const condition = this.answer()?.request.condition;
+    return condition && (condition.tipRadiusUm ?? TIP_RADIUS_UM[condition.kind]);
+  });
 
   protected readonly land = computed(() => {
-    const state = this.records()[this.tool().id]?.state;
+    const state = this.record()?.state;
     if (state?.landMm === undefined) return undefined;
     const since = state.honingsSinceThen === 1 ? '1 honing' : `${state.honingsSinceThen} honings`;
     const from =
       state.honingsSinceThen > 0 ? `${LAND_FROM[state.landFrom]}, ${since} since` : LAND_FROM[state.landFrom];
     return { mm: Number(state.landMm.toFixed(3)), from: `${from}; type what you measure` };
   });
-  protected readonly families = FAMILIES;
-  protected readonly steels = STEELS;
   protected readonly draft = signal<BladeDraft | undefined>(undefined);
   protected readonly sentences = signal<Sentences>({});
   protected readonly unsaved = signal('');
@@ -130,8 +200,19 @@ export class EdgeSide {
     });
   }
 
-  protected words(): string {
-    return edgeWords(this.tool(), (mm) => this.figures.length(mm));
+  protected set(change: Partial<BladeDraft>): void {
+    const draft = this.draft();
+    if (draft) this.draft.set({ ...draft, ...change });
+  }
+
+  protected setEdge(change: object): void {
+    const draft = this.draft();
+    if (draft) this.draft.set({ ...draft, edge: { ...draft.edge, ...change } as EdgeDraft });
+  }
+
+  protected planTo(finishUm: number): void {
+    this.desk.ask({ finishUm });
+    void this.router.navigate(['/tools', this.tool().id, 'plan']);
   }
 
   /** A measured land is an entry of the record; what comes after is reckoned from it. */
@@ -202,8 +283,8 @@ export class EdgeSide {
     const [draft, base] = [this.draft(), this.base];
     const stored = asDraft(tool);
     this.base = tool;
-    if (stored && draft && base?.id === tool.id) {
-      this.draft.set(retyped(stored, draft, asDraft(base) ?? stored));
+    if (draft && base?.id === tool.id) {
+      this.draft.set(retyped(stored, draft, asDraft(base)));
       return;
     }
     this.sentences.set({});
@@ -214,9 +295,13 @@ export class EdgeSide {
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-function asDraft({ name, family, steel, edge }: Tool): BladeDraft | undefined {
-  return isSingleBevel(edge) ? { name, family, steel, edge } : undefined;
-}
+const asDraft = ({ name, family, steel, edge, host }: Tool): BladeDraft => ({
+  name,
+  family,
+  steel,
+  edge,
+  host,
+});
 
 /** The stored figures, with those the user has changed since `base` left as typed. */
 function retyped(stored: BladeDraft, typed: BladeDraft, base: BladeDraft): BladeDraft {
@@ -226,5 +311,9 @@ function retyped(stored: BladeDraft, typed: BladeDraft, base: BladeDraft): Blade
     ) as Partial<T>;
   const { edge, ...rest } = typed;
   const { edge: edgeBefore, ...restBefore } = base;
-  return { ...stored, ...changed(rest, restBefore), edge: { ...stored.edge, ...changed(edge, edgeBefore) } };
+  return {
+    ...stored,
+    ...changed(rest, restBefore),
+    edge: { ...stored.edge, ...changed(edge, edgeBefore) } as EdgeDraft,
+  };
 }

@@ -1,26 +1,36 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { Refusal, frontProfile, type SingleBevelEdge } from '@mellow-anvil/core';
+import { Refusal, frontProfile, type Edge, type FrontPoint } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 
 const VIEW = { width: 210, height: 210 } as const;
-const BLADE = { width: 150, top: 18, edge: 150 } as const;
+const BLADE = { width: 150, top: 18, edge: 140 } as const;
 const SHOWN_PX = 26;
 
-/** The edge from the front: straight, relieved or arched, its curve exaggerated and by how much. */
+interface Drawing {
+  readonly edge: string;
+  /** The blade behind the edge, where there is one to see. */
+  readonly blade: string;
+  readonly measureMm: number;
+  readonly words: string;
+}
+
+/** The edge from the front: its corners, skew and camber, a slight curve exaggerated and by how much. */
 @Component({
   selector: 'ma-front-view',
   template: `
-    <svg
-      [attr.viewBox]="'0 0 ' + view.width + ' ' + view.height"
-      role="img"
-      [attr.aria-label]="'Front view: ' + drawing().words"
-    >
-      <path class="steel" [attr.d]="drawing().blade" />
-      <path class="edge" [attr.d]="drawing().edge" />
-      <path class="measure" [attr.d]="drawing().measure" />
-      <text [attr.x]="view.width / 2" y="182" text-anchor="middle">{{ drawing().width }}</text>
-      <text [attr.x]="view.width / 2" y="201" text-anchor="middle">{{ drawing().words }}</text>
-    </svg>
+    @if (drawing(); as d) {
+      <svg
+        [attr.viewBox]="'0 0 ' + view.width + ' ' + view.height"
+        role="img"
+        [attr.aria-label]="'Front view: ' + d.words"
+      >
+        <path class="steel" [attr.d]="d.blade" />
+        <path class="edge" [attr.d]="d.edge" />
+        <path class="measure" d="M30 164h150m0 -5v10m-150 0v-10" />
+        <text [attr.x]="view.width / 2" y="182" text-anchor="middle">{{ figures.length(d.measureMm) }}</text>
+        <text [attr.x]="view.width / 2" y="201" text-anchor="middle">{{ d.words }}</text>
+      </svg>
+    }
   `,
   styles: `
     svg {
@@ -39,6 +49,7 @@ const SHOWN_PX = 26;
       stroke: var(--accent);
       stroke-width: 4;
       stroke-linecap: round;
+      stroke-linejoin: round;
     }
     .measure {
       stroke: var(--muted);
@@ -53,15 +64,30 @@ const SHOWN_PX = 26;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FrontView {
-  readonly edge = input.required<SingleBevelEdge>();
+  readonly edge = input.required<Edge>();
   protected readonly view = VIEW;
-  private readonly figures = inject(Figures);
-  protected readonly drawing = computed(() => {
-    const { front, widthMm } = this.edge();
-    let profile: ReturnType<typeof frontProfile>;
+  protected readonly figures = inject(Figures);
+  protected readonly drawing = computed((): Drawing | undefined => {
+    const edge = this.edge();
+    switch (edge.form) {
+      case 'single-bevel':
+        return this.across(edge.widthMm, () => frontProfile(edge.front, edge.widthMm), edge.front.shape);
+      case 'double-bevel':
+        return this.skewed(edge.widthMm, edge.skewDeg);
+      case 'gouge':
+        return curved(edge.widthMm, edge.depthMm);
+      case 'v':
+        return winged(edge.wingMm, edge.openingDeg);
+      default:
+        return undefined;
+    }
+  });
+
+  private across(widthMm: number, profileOf: () => readonly FrontPoint[], shape: string): Drawing {
+    let profile: readonly FrontPoint[];
     let refusal = '';
     try {
-      profile = frontProfile(front, widthMm);
+      profile = profileOf();
     } catch (reason) {
       if (!(reason instanceof Refusal)) throw reason;
       refusal = 'radius too tight';
@@ -74,18 +100,73 @@ export class FrontView {
       x: VIEW.width / 2 + atMm * across,
       y: BLADE.edge - backMm * across * factor,
     }));
-    const path = points.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L');
+    const words = shape === 'arc' ? 'arc' : 'corners eased';
+    return {
+      ...onBlade(points),
+      measureMm: widthMm,
+      words: refusal || (deepest === 0 ? 'straight' : `${words}, drawn × ${Math.round(factor)}`),
+    };
+  }
+
+  private skewed(widthMm: number, skewDeg: number): Drawing {
+    const rise = Math.min(BLADE.edge - BLADE.top - 10, BLADE.width * Math.tan((skewDeg * Math.PI) / 180));
     const [left, right] = [VIEW.width / 2 - BLADE.width / 2, VIEW.width / 2 + BLADE.width / 2];
     return {
-      edge: `M${path}`,
-      blade: `M${left} ${BLADE.top}L${path}L${right} ${BLADE.top}Z`,
-      measure: `M${left} 164h${BLADE.width}m0 -5v10m${-BLADE.width} 0v-10`,
-      width: this.figures.length(widthMm),
-      words:
-        refusal ||
-        (deepest === 0
-          ? 'straight'
-          : `${front.shape === 'arc' ? 'arc' : 'corners eased'}, drawn × ${Math.round(factor)}`),
+      ...onBlade([
+        { x: left, y: BLADE.edge },
+        { x: right, y: BLADE.edge - rise },
+      ]),
+      measureMm: widthMm,
+      words: skewDeg === 0 ? 'square' : `skewed ${this.figures.angle(skewDeg)}`,
     };
-  });
+  }
+}
+
+type Px = { readonly x: number; readonly y: number };
+const path = (points: readonly Px[]): string =>
+  points.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L');
+
+function onBlade(points: readonly Px[]): Pick<Drawing, 'edge' | 'blade'> {
+  const [first, last] = [points[0] as Px, points.at(-1) as Px];
+  return {
+    edge: `M${path(points)}`,
+    blade: `M${first.x} ${BLADE.top}L${path(points)}L${last.x} ${BLADE.top}Z`,
+  };
+}
+
+/** A gouge end on: chord and depth to scale with each other. */
+function curved(widthMm: number, depthMm: number): Drawing {
+  const scale = Math.min(BLADE.width / widthMm, (BLADE.edge - BLADE.top) / depthMm);
+  const radius = ((widthMm / 2) ** 2 + depthMm ** 2) / (2 * depthMm);
+  const half = (widthMm / 2) * scale;
+  const top = BLADE.edge - depthMm * scale;
+  const [left, right] = [VIEW.width / 2 - half, VIEW.width / 2 + half];
+  const large = depthMm > radius ? 1 : 0;
+  return {
+    blade: '',
+    edge: `M${left} ${top}A${radius * scale} ${radius * scale} 0 ${large} 0 ${right} ${top}`,
+    measureMm: BLADE.width / scale,
+    words: 'end on, to scale',
+  };
+}
+
+/** A V-tool end on. */
+function winged(wingMm: number, openingDeg: number): Drawing {
+  const half = (openingDeg * Math.PI) / 360;
+  const scale = Math.min(
+    BLADE.width / (2 * wingMm * Math.sin(half)),
+    (BLADE.edge - BLADE.top) / (wingMm * Math.cos(half)),
+  );
+  const [dx, dy] = [wingMm * Math.sin(half) * scale, wingMm * Math.cos(half) * scale];
+  const x = VIEW.width / 2;
+  return {
+    blade: '',
+    edge: `M${path([
+      { x: x - dx, y: BLADE.edge - dy },
+      { x, y: BLADE.edge },
+      { x: x + dx, y: BLADE.edge - dy },
+    ])}`,
+    measureMm: BLADE.width / scale,
+    words: 'end on, to scale',
+  };
 }

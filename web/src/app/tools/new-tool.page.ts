@@ -6,11 +6,11 @@ import type { Tool } from '@mellow-anvil/core';
 import { FirstRunState } from '../first-run/first-run.state';
 import type { Sentences } from '../shared/checks';
 import { Editor } from '../shared/editor';
-import { usualBlade, type BladeDraft } from './blade';
+import { usualEdge, type BladeDraft } from './blade';
 import { EdgeDesk } from './edge-desk';
 import { ToolsStore } from './tools.store';
 
-/** A new chisel or plane iron, drawn while its figures are typed. */
+/** A new tool, drawn while its figures are typed. */
 @Component({
   selector: 'ma-new-tool',
   imports: [Button, ButtonDirective, EdgeDesk, RouterLink],
@@ -51,7 +51,7 @@ export class NewToolPage {
   protected readonly editor = new Editor<Tool, BladeDraft>(
     inject(ToolsStore),
     'toolSchema',
-    { name: '', family: 'bench-chisel', steel: 'high-carbon', edge: usualBlade('bench-chisel') },
+    { name: '', family: 'bench-chisel', steel: 'high-carbon', edge: usualEdge('bench-chisel') },
     'rack',
   );
   private readonly tried = signal(false);

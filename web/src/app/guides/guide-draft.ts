@@ -1,0 +1,100 @@
+import {
+  GENERIC_SIDE_CLAMPING_GUIDE,
+  GUIDE_FORMS,
+  ROLLER_FORMS,
+  type Guide,
+  type GuideForm,
+  type GuideSeat,
+  type PairJig,
+  type RollerGuide,
+  type WetWheelJig,
+} from '@mellow-anvil/core';
+
+type Figures<T, Known extends keyof T> = Partial<Omit<T, Known | 'name' | 'form' | 'notes'>> &
+  Pick<Partial<T>, Known>;
+
+/** A guide being typed: the figures of its own form, some of which may not be read yet. */
+export type GuideDraft = Pick<Guide, 'name' | 'notes'> & { readonly form: GuideForm } & Figures<
+    RollerGuide,
+    'seats'
+  > &
+  Figures<PairJig, 'fixedDeg'> &
+  Figures<WetWheelJig, 'offsetMm'>;
+
+export const FORM_WORDS: Readonly<Record<GuideForm, string>> = {
+  'side-clamping-roller': 'Side-clamping roller guide',
+  'top-clamping-roller': 'Top-clamping roller guide',
+  'wide-roller': 'Wide-roller guide',
+  'pair-jig': 'Jig for two knives at 45°',
+  'wet-wheel-jig': 'Jig on a wet wheel’s bar',
+  freehand: 'By hand, without a guide',
+};
+export const FORM_OPTIONS = GUIDE_FORMS.map((value) => ({ value, label: FORM_WORDS[value] }));
+
+/** Figures of an ordinary guide of each form, to begin with until one's own is measured (estimates). */
+const USUAL: Readonly<Record<GuideForm, Omit<GuideDraft, 'name' | 'form' | 'notes'>>> = {
+  'side-clamping-roller': figuresOf(GENERIC_SIDE_CLAMPING_GUIDE),
+  'top-clamping-roller': {
+    rollerRadiusMm: 12.5,
+    noseMm: 20,
+    camRisesMm: [0.6, 1.2],
+    seats: [{ name: 'Bed', registers: 'underside', heightMm: 14, minWidthMm: 3, maxWidthMm: 75 }],
+  },
+  'wide-roller': {
+    rollerRadiusMm: 14,
+    noseMm: 5,
+    seats: [{ name: 'Bed', registers: 'back', heightMm: 22, minWidthMm: 10, maxWidthMm: 80 }],
+  },
+  'pair-jig': { fixedDeg: 45 },
+  'wet-wheel-jig': { wheelRadiusMm: 125, jigProjectionMm: 139, offsetMm: 12 },
+  freehand: {},
+};
+
+function figuresOf({
+  name: _name,
+  form: _form,
+  ...figures
+}: RollerGuide): Omit<GuideDraft, 'name' | 'form' | 'notes'> {
+  return figures;
+}
+
+const rolls = (form: GuideForm): boolean => (ROLLER_FORMS as readonly GuideForm[]).includes(form);
+
+/**
+ * The draft as a guide of another form. A guide named after its form takes the new form's name;
+ * between roller guides nobody changed, the figures are the new form's usual ones.
+ */
+export function asForm(draft: GuideDraft, form: GuideForm): GuideDraft {
+  const { name, notes } = draft;
+  const untouched = JSON.stringify(USUAL[draft.form]) === JSON.stringify(withoutWords(draft));
+  const figures = rolls(form) && rolls(draft.form) && !untouched ? withoutWords(draft) : USUAL[form];
+  return {
+    ...figures,
+    name: name === FORM_WORDS[draft.form] ? FORM_WORDS[form] : name,
+    form,
+    ...(notes !== undefined && { notes }),
+  };
+}
+
+function withoutWords({
+  name: _name,
+  form: _form,
+  notes: _notes,
+  ...figures
+}: GuideDraft): Omit<GuideDraft, 'name' | 'form' | 'notes'> {
+  return figures;
+}
+
+/** The draft as a roller guide, once the figures that set an angle can be read. */
+export function asRoller(draft: GuideDraft): RollerGuide | undefined {
+  const { rollerRadiusMm, noseMm, seats = [] } = draft;
+  if (!rolls(draft.form) || ![rollerRadiusMm, noseMm].every(Number.isFinite)) return undefined;
+  if (draft.rollerDropMm !== undefined && Number.isNaN(draft.rollerDropMm)) return undefined;
+  return { ...draft, seats } as RollerGuide;
+}
+
+export const newSeat = (seats: readonly GuideSeat[]): GuideSeat => ({
+  name: `Seat ${seats.length + 1}`,
+  registers: 'back',
+  heightMm: seats.at(-1)?.heightMm ?? 16,
+});

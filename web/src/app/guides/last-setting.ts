@@ -1,0 +1,164 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Button } from 'primeng/button';
+import {
+  ASSUMED_LAND_MM,
+  Refusal,
+  bladeGeometry,
+  formatDay,
+  guideAngle,
+  isRoller,
+  settingShift,
+  type FacetSetting,
+  type LastSetting,
+  type SettingShift,
+  type Tool,
+} from '@mellow-anvil/core';
+import { Desk, type SetUp } from '../bench/desk';
+import { Figures } from '../shared/figures';
+import { Why, type Reason } from '../shared/why';
+import { GuidesStore } from './guides.store';
+
+/** The setting the tool was last honed at, whether today's is the same, and what another one costs. */
+@Component({
+  selector: 'ma-last-setting',
+  imports: [Button, Why],
+  template: `
+    @if (last(); as at) {
+      <p [class.differs]="shift() && shift()?.kind !== 'same'" role="status">
+        <b>{{ words(at) }}</b>
+        {{ verdict() }}
+        @if (shift()) {
+          <ma-why of="the last setting" [reason]="reason()" />
+        }
+        @if (elsewhere(at)) {
+          <p-button
+            label="Set up as last time"
+            size="small"
+            severity="secondary"
+            [outlined]="true"
+            (onClick)="again.emit(at)"
+          />
+        }
+      </p>
+    }
+  `,
+  styles: `
+    p {
+      margin: 0;
+      padding-left: 0.8rem;
+      border-left: 5px solid var(--leather);
+    }
+    .differs {
+      border-left-color: var(--danger);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LastSettingNote {
+  readonly tool = input.required<Tool>();
+  readonly setUp = input.required<SetUp>();
+  readonly last = input<LastSetting>();
+  readonly again = output<LastSetting>();
+  private readonly figures = inject(Figures);
+  private readonly guides = toSignal(inject(GuidesStore).items$, { initialValue: [] });
+  private readonly answer = toSignal(inject(Desk).answer$);
+
+  /** Today's setting of the facet that is honed. */
+  private readonly next = computed((): FacetSetting | undefined => {
+    const { settings } = this.setUp();
+    return settings.find(({ facet }) => facet === 'secondary') ?? settings[0];
+  });
+
+  /** The angle the last setting gives on the guide as it is measured now. */
+  private readonly lastDeg = computed(() => {
+    const last = this.last();
+    const guide = this.guides().find(({ id }) => id === last?.guideId);
+    const seat =
+      guide && isRoller(guide) ? guide.seats.find(({ name }) => name === last?.seatName) : undefined;
+    if (!last || last.projectionMm === undefined || !guide || !isRoller(guide) || !seat)
+      return last?.angleDeg;
+    try {
+      return guideAngle({ ...bladeGeometry(this.tool().edge, guide, seat), projectionMm: last.projectionMm })
+        .angleDeg;
+    } catch (reason) {
+      if (reason instanceof Refusal) return last.angleDeg;
+      throw reason;
+    }
+  });
+
+  protected readonly shift = computed((): SettingShift | undefined => {
+    const [lastDeg, next] = [this.lastDeg(), this.next()];
+    const { edge } = this.tool();
+    if (lastDeg === undefined || !next || edge.form !== 'single-bevel') return undefined;
+    const answer = this.answer();
+    return settingShift({
+      ...edge,
+      landMm: answer?.state?.landMm ?? edge.landMm ?? ASSUMED_LAND_MM,
+      lastDeg,
+      nextDeg: next.angleDeg,
+      recessionMm: answer?.plan?.job.recessionMm ?? 0.015,
+    });
+  });
+
+  protected elsewhere(last: LastSetting): boolean {
+    const { guide, seat } = this.setUp();
+    const known = this.guides().some(({ id }) => id === last.guideId);
+    return (
+      known && (guide.id !== last.guideId || (last.seatName !== undefined && seat?.name !== last.seatName))
+    );
+  }
+
+  protected words({ at, angleDeg, guideId, seatName, projectionMm }: LastSetting): string {
+    const guide = this.guides().find(({ id }) => id === guideId)?.name;
+    const where = [guide, seatName].filter(Boolean).join(', ');
+    const out = projectionMm === undefined ? '' : `, ${this.figures.length(projectionMm)} out`;
+    return `Last honed ${formatDay(at)} at ${this.figures.angle(angleDeg)}${where ? ` (${where}${out})` : ''}.`;
+  }
+
+  protected verdict(): string {
+    const [shift, lastDeg] = [this.shift(), this.lastDeg()];
+    if (!shift || lastDeg === undefined) return '';
+    const by = this.figures.angle(Math.abs(shift.byDeg));
+    const last = this.last();
+    const drifted =
+      last && Math.abs(lastDeg - last.angleDeg) >= 0.1
+        ? ` On the guide as it is measured now, that projection gives ${this.figures.angle(lastDeg)}.`
+        : '';
+    switch (shift.kind) {
+      case 'same':
+        return `Today’s setting is the same for all a bench can tell.${drifted}`;
+      case 'shallower':
+        return `Today’s is ${by} less steep: the stone rides the heel of the land, and takes ${this.steel(shift.beforeEdgeMm3)} off before it touches the edge.${drifted}`;
+      case 'steeper':
+        return `Today’s is ${by} steeper: only the very edge is touched. ${this.steel(shift.putOffMm3)} is put off until you go back, and meanwhile the edge keeps ${this.figures.number(shift.keepRatio * 100, 0)} % of its useful wear.${drifted}`;
+    }
+  }
+
+  protected reason(): Reason {
+    const shift = this.shift();
+    const land = this.answer()?.state?.landMm;
+    return {
+      formula:
+        'Less steep: the area between the land and the new face, times the width. Steeper: what the land would have given up (land-growth), less the little ridge at the edge.',
+      inputs: [
+        `last ${this.figures.angle(this.lastDeg() ?? 0, 2)}, today ${this.figures.angle(this.next()?.angleDeg ?? 0, 2)}`,
+        `land ${land === undefined ? 'not measured' : this.figures.length(land)}`,
+        `per degree more it would grow: now ${this.figures.number(Math.abs(shift?.byDeg ?? 0), 2)}° apart`,
+        'under a quarter of a degree apart they count as the same (estimate)',
+      ],
+      source:
+        'Plane geometry, checked against polygon areas. A degree off is harmless if it is the same degree every time (common practice).',
+      sure: 'As sure as the land; strokes besides depend on your stones’ rates, which are estimates.',
+    };
+  }
+
+  /** Steel, and what it is in strokes on the plan's first stone. */
+  private steel(mm3: number): string {
+    const [first] = this.answer()?.plan?.steps ?? [];
+    const written = `${this.figures.number(mm3, 2)} mm³ of steel`;
+    if (!first || first.strokes === 0 || first.removeMm3 <= 0) return written;
+    const strokes = Math.ceil((mm3 / first.removeMm3) * first.strokes);
+    return `${written}, about ${strokes} strokes on the plan’s first stone,`;
+  }
+}

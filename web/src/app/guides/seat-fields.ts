@@ -1,0 +1,143 @@
+import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { Button } from 'primeng/button';
+import type { GuideSeat, RollerGuide } from '@mellow-anvil/core';
+import type { Sentences } from '../shared/checks';
+import { ChoiceField } from '../shared/choice-field';
+import { Figures } from '../shared/figures';
+import { LineField } from '../shared/line-field';
+import { QuantityField } from '../shared/quantity-field';
+import { MeasureSeat } from './measure-seat';
+
+const REGISTERS = [
+  { value: 'back', label: 'its back' },
+  { value: 'underside', label: 'its underside' },
+] as const;
+
+/** One seat of a guide: typed, or measured with a protractor. */
+@Component({
+  selector: 'ma-seat-fields',
+  imports: [Button, ChoiceField, LineField, MeasureSeat, QuantityField],
+  template: `
+    <fieldset>
+      <legend class="visually-hidden">Seat {{ place() + 1 }}</legend>
+      <ma-line
+        label="Name of the seat"
+        [most]="40"
+        [value]="seat().name"
+        (valueChange)="change({ name: $event })"
+        [sentence]="says('name') ?? sentences()['seats.' + place()]"
+      />
+      <ma-choice
+        label="Holds the blade by"
+        [options]="registers"
+        [value]="seat().registers"
+        (valueChange)="change({ registers: $event })"
+      />
+      @if (seat().measured; as m) {
+        <p class="measured">
+          <b>Measured</b>
+          {{ m.readings.length }} readings: height {{ figures.length(seat().heightMm) }}, nose
+          {{ figures.length(seat().noseMm ?? guide().noseMm) }}
+        </p>
+      } @else {
+        <ma-quantity
+          label="Height above the axle"
+          [value]="seat().heightMm"
+          (valueChange)="change({ heightMm: $event ?? none, noseMm: undefined })"
+          [sentence]="says('heightMm')"
+        />
+      }
+      <ma-quantity
+        label="Narrowest blade"
+        [value]="seat().minWidthMm"
+        (valueChange)="change({ minWidthMm: $event })"
+        [sentence]="says('minWidthMm')"
+        hint="If you know it"
+      />
+      <ma-quantity
+        label="Widest blade"
+        [value]="seat().maxWidthMm"
+        (valueChange)="change({ maxWidthMm: $event })"
+        [sentence]="says('maxWidthMm')"
+        hint="If you know it"
+      />
+      <span class="actions">
+        <p-button
+          [label]="measuring() ? 'Close the readings' : 'Measure this seat'"
+          [ariaLabel]="(measuring() ? 'Close the readings of ' : 'Measure ') + seat().name"
+          severity="secondary"
+          [outlined]="true"
+          (onClick)="measuring.set(!measuring())"
+        />
+        @if (!alone()) {
+          <p-button
+            label="Remove seat"
+            [ariaLabel]="'Remove seat ' + seat().name"
+            severity="secondary"
+            [text]="true"
+            (onClick)="dropped.emit()"
+          />
+        }
+      </span>
+    </fieldset>
+    @if (measuring()) {
+      <ma-measure-seat [guide]="guide()" [seat]="seat()" (seatChange)="seatChange.emit($event)" />
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 1rem;
+    }
+    fieldset {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
+      gap: 0.9rem 1.2rem;
+      border: 0;
+      border-left: 5px solid var(--leather);
+      margin: 0;
+      padding: 0.2rem 0 0.2rem 1rem;
+      align-items: start;
+    }
+    .measured {
+      margin: 0;
+    }
+    .measured b {
+      display: block;
+      font-size: 0.95rem;
+    }
+    .actions {
+      display: flex;
+      gap: 0.6rem;
+      align-self: center;
+      flex-wrap: wrap;
+    }
+    ma-measure-seat {
+      border-left: 5px solid var(--accent);
+      padding-left: 1rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SeatFields {
+  readonly guide = input.required<RollerGuide>();
+  readonly seat = input.required<GuideSeat>();
+  readonly place = input.required<number>();
+  /** The guide's only seat cannot be taken away. */
+  readonly alone = input(false);
+  readonly sentences = input<Sentences>({});
+  readonly seatChange = output<GuideSeat>();
+  readonly dropped = output<void>();
+  protected readonly figures = inject(Figures);
+  protected readonly none = NaN;
+  protected readonly registers = REGISTERS;
+  protected readonly measuring = signal(false);
+
+  protected says(field: string): string | undefined {
+    return this.sentences()[`seats.${this.place()}.${field}`];
+  }
+
+  protected change(change: Partial<GuideSeat>): void {
+    this.seatChange.emit({ ...this.seat(), ...change });
+  }
+}
