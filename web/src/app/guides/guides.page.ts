@@ -4,6 +4,7 @@ import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { PlusIcon } from 'primeng/icons/plus';
 import {
+  GUIDE_FORMS,
   Refusal,
   guideProjection,
   isRoller,
@@ -41,7 +42,9 @@ const SAMPLE_THICKNESS_MM = 3;
           <h2>
             <a [routerLink]="['/guides', guide.id]">{{ guide.name }}</a>
           </h2>
-          <p class="muted">{{ guide.says }}</p>
+          @if (guide.says !== guide.name) {
+            <p class="muted">{{ guide.says }}</p>
+          }
           @if (guide.notes) {
             <p class="muted">{{ guide.notes }}</p>
           }
@@ -117,7 +120,7 @@ export class GuidesPage {
   private readonly guides = toSignal(inject(GuidesStore).items$, { initialValue: [] });
 
   protected readonly tables = computed(() =>
-    this.guides().map((guide) => ({
+    inOrderOfForm(this.guides()).map((guide) => ({
       id: guide.id,
       name: guide.name,
       notes: guide.notes,
@@ -187,3 +190,6 @@ export class GuidesPage {
     }
   }
 }
+
+const inOrderOfForm = <T extends Guide>(guides: readonly T[]): readonly T[] =>
+  [...guides].sort((a, b) => GUIDE_FORMS.indexOf(a.form) - GUIDE_FORMS.indexOf(b.form));

@@ -64,10 +64,13 @@ export class LastSettingNote {
   private readonly guides = toSignal(inject(GuidesStore).items$, { initialValue: [] });
   private readonly answer = toSignal(inject(Desk).answer$);
 
-  /** Today's setting of the facet that is honed. */
+  /** Today's setting of the honed facet that is nearest to what was honed last. */
   private readonly next = computed((): FacetSetting | undefined => {
     const { settings } = this.setUp();
-    return settings.find(({ facet }) => facet === 'secondary') ?? settings[0];
+    const honed = settings.length > 1 ? settings.filter(({ facet }) => facet !== 'primary') : settings;
+    const last = this.last()?.angleDeg ?? 0;
+    const off = ({ angleDeg }: FacetSetting): number => Math.abs(angleDeg - last);
+    return [...honed].sort((a, b) => off(a) - off(b))[0];
   });
 
   /** The angle the last setting gives on the guide as it is measured now. */
@@ -129,9 +132,9 @@ export class LastSettingNote {
       case 'same':
         return `Today’s setting is the same for all a bench can tell.${drifted}`;
       case 'shallower':
-        return `Today’s is ${by} less steep: the stone rides the heel of the land, and takes ${this.steel(shift.beforeEdgeMm3)} off before it touches the edge.${drifted}`;
+        return `Today’s is ${by} less steep: the stone rides the heel of the land, and ${this.steel(shift.beforeEdgeMm3)} of steel have to come off before it touches the edge${this.strokes(shift.beforeEdgeMm3)}.${drifted}`;
       case 'steeper':
-        return `Today’s is ${by} steeper: only the very edge is touched. ${this.steel(shift.putOffMm3)} is put off until you go back, and meanwhile the edge keeps ${this.figures.number(shift.keepRatio * 100, 0)} % of its useful wear.${drifted}`;
+        return `Today’s is ${by} steeper: only the very edge is touched. ${this.steel(shift.putOffMm3)} of steel are put off until you go back${this.strokes(shift.putOffMm3)}; meanwhile the edge keeps ${this.figures.number(shift.keepRatio * 100, 0)} % of its useful wear.${drifted}`;
     }
   }
 
@@ -153,12 +156,15 @@ export class LastSettingNote {
     };
   }
 
-  /** Steel, and what it is in strokes on the plan's first stone. */
   private steel(mm3: number): string {
+    return `${this.figures.number(mm3, 2)} mm³`;
+  }
+
+  /** What that is in strokes on the plan's first stone. */
+  private strokes(mm3: number): string {
     const [first] = this.answer()?.plan?.steps ?? [];
-    const written = `${this.figures.number(mm3, 2)} mm³ of steel`;
-    if (!first || first.strokes === 0 || first.removeMm3 <= 0) return written;
+    if (!first || first.strokes === 0 || first.removeMm3 <= 0) return '';
     const strokes = Math.ceil((mm3 / first.removeMm3) * first.strokes);
-    return `${written}, about ${strokes} strokes on the plan’s first stone,`;
+    return `, about ${strokes} strokes on the plan’s first stone (an estimate)`;
   }
 }

@@ -82,7 +82,7 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
           />
         }
         <a pButton [routerLink]="['/guides', s.guide.id]" severity="secondary" [outlined]="true">
-          Measure or change this guide
+          {{ roller() ? 'Measure or change this guide' : 'Change this guide' }}
         </a>
       </div>
       @if (tight(); as words) {

@@ -24,7 +24,7 @@ let fields = 0;
   selector: 'ma-quantity',
   imports: [InputText],
   template: `
-    <label [for]="id">{{ label() }}</label>
+    <label [for]="id" [class.visually-hidden]="bare()">{{ label() }}</label>
     <span class="box">
       <input
         pInputText
@@ -85,6 +85,8 @@ export class QuantityField {
   readonly label = input.required<string>();
   readonly quantity = input<Quantity>('length');
   readonly hint = input('');
+  /** In a table, where the column says what it is: the label is only spoken. */
+  readonly bare = input(false);
   /** The sentence of a check made outside, such as the contract's. */
   readonly sentence = input<string | undefined>('');
   readonly value = model<number | undefined>();
