@@ -42,6 +42,8 @@ const JOB_WORDS: Readonly<Record<Job, string>> = {
   chopping: 'Chopping',
   roughing: 'Roughing',
 };
+/** An edge this near to the advice is left as it is. */
+const LEAVE_DEG = 0.75;
 /** Where the record names no wood the table has. */
 const WOOD_TO_BEGIN = 'White oak';
 
@@ -250,12 +252,12 @@ export class AdvicePanel {
     if (coarsest)
       return {
         finishUm,
-        words: `On your bench: end on “${coarsest.name}” (${this.figures.number(coarsest.sizeUm, 1)} µm).`,
+        words: `On your bench: end on “${coarsest.name}” (${this.figures.number(coarsest.sizeUm, 1)}\u00a0µm).`,
       };
     return finest
       ? {
           finishUm: finest.sizeUm,
-          words: `Your finest, “${finest.name}” (${this.figures.number(finest.sizeUm, 1)} µm), is coarser: it will serve, not as well.`,
+          words: `Your finest, “${finest.name}” (${this.figures.number(finest.sizeUm, 1)}\u00a0µm), is coarser: it will serve, not as well.`,
         }
       : { finishUm, words: 'There is nothing on your bench to end on yet.' };
   });
@@ -264,7 +266,7 @@ export class AdvicePanel {
     const { angleDeg, leastDeg, mostDeg } = this.advice();
     const present = this.presentDeg();
     const is = `It is ${this.figures.angle(present)} now`;
-    if (Math.abs(present - angleDeg) < 0.75) return `${is}: leave it.`;
+    if (Math.abs(present - angleDeg) < LEAVE_DEG) return `${is}: leave it.`;
     return present >= leastDeg && present <= mostDeg
       ? `${is}, within the range: the same setting every time matters more than a degree.`
       : `${is}, ${present < angleDeg ? 'more acute than this work lets stand' : 'steeper than this work asks for'}.`;
@@ -274,7 +276,7 @@ export class AdvicePanel {
   protected readonly apply = computed(() => {
     const edge = this.edge();
     const { angleDeg } = this.advice();
-    if (Math.abs(this.presentDeg() - angleDeg) < 0.25) return undefined;
+    if (Math.abs(this.presentDeg() - angleDeg) < LEAVE_DEG) return undefined;
     if (edge.form === 'single-bevel') {
       const under = includedDeg(edge) - (edge.microDeg ?? edge.secondaryDeg ?? edge.primaryDeg);
       const honed = Math.round((angleDeg - under) * 2) / 2;

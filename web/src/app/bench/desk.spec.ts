@@ -29,7 +29,7 @@ describe('Desk', () => {
   });
 
   it('sets the tool up in the seat its width fits, until another is chosen', () => {
-    expect(setUp?.seat.name).toBe('Iron jaws');
+    expect(setUp?.seat?.name).toBe('Iron jaws');
     expect(setUp?.settings[1]?.projectionMm).toBeCloseTo(38.123, 3);
     desk.chooseGuide('guide', 'Chisel jaws');
     expect(setUp?.settings[1]?.projectionMm).toBeCloseTo(29.896, 3);

@@ -101,7 +101,7 @@ export class FoldingPanel {
     const off = Math.abs(offDeg);
     const how =
       off < 0.05
-        ? 'exactly'
+        ? 'exactly what is wanted'
         : `${this.figures.angle(off, 1)} ${offDeg > 0 ? 'steeper' : 'less steep'} than wanted`;
     const nearAt = ray(nearest.deg, 0.62);
     return {

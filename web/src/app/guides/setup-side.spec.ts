@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import type { Tool } from '@mellow-anvil/core';
+import type { GuideSeat, Tool } from '@mellow-anvil/core';
 import { Desk } from '../bench/desk';
 import { textOf, typeInto } from '../testing/host';
 import { EDGE, GUIDE, IRON, answer, page, playServer, stored } from '../testing/page';
@@ -41,6 +41,71 @@ describe('SetupSide', () => {
     expect(textOf(fixture, '[role=status]')).toBe('gives 30.00°');
     await typeInto(fixture, 'What angle does a projection give?', '-4');
     expect(textOf(fixture, '.reverse')).toContain('above 0 mm');
+  });
+
+  it('remembers the setting it was last honed at: the same guide again, and what another angle costs', async () => {
+    const fixture = await show(IRON, [stored({ ...GUIDE, name: 'Other' }, 'other'), stored(GUIDE, 'guide')]);
+    const setting = {
+      guideId: 'guide',
+      seatName: 'Iron jaws',
+      angleDeg: 32,
+      projectionMm: 34.3,
+      at: '2026-11-03T09:00:00Z',
+    };
+    const state = {
+      landMm: 0.8,
+      landFrom: 'measured',
+      honingsSinceThen: 1,
+      honings: 3,
+      lastSetting: setting,
+    };
+    answer(server, '/api/records', { tool: { entries: 4, state } });
+    await fixture.whenStable();
+    expect(textOf(fixture, 'ma-last-setting')).toMatch(
+      /Last honed 3 Nov 2026 at 32° \(Guide, Iron jaws, 34\.3 mm out\).*Today’s is 2(\.\d)?° less steep.*mm³/,
+    );
+    TestBed.inject(Desk).chooseGuide('other');
+    await fixture.whenStable();
+    expect(textOf(fixture, 'ma-last-setting')).toContain('Set up as last time');
+  });
+
+  it('sets up on what does not roll: a wet wheel’s bar, a pair jig that holds one angle', async () => {
+    const wheel = {
+      name: 'Jig',
+      form: 'wet-wheel-jig',
+      wheelRadiusMm: 125,
+      jigProjectionMm: 139,
+      offsetMm: 12,
+    } as const;
+    const fixture = await show(IRON, [stored(wheel as never, 'wheel')]);
+    // From the examples: R 125, P 139, c 12, 25° → D 216.926.
+    expect(textOf(fixture, 'ul')).toContain('91.93 mm from bar to wheel');
+    TestBed.resetTestingModule();
+    const pair = { name: 'Pair', form: 'pair-jig', fixedDeg: 45 } as const;
+    const knives = {
+      form: 'knife-set',
+      count: 3,
+      lengthMm: 260,
+      widthMm: 25,
+      thicknessMm: 3,
+      bevelDeg: 40,
+    } as const;
+    const jig = await show({ ...IRON, family: 'planer-knives', edge: knives }, [
+      stored(pair as never, 'pair'),
+    ]);
+    expect(textOf(jig, 'ul')).toContain('holds every knife at 45°');
+    expect(textOf(jig)).toContain('Isolate the machine');
+  });
+
+  it('gives a measured seat’s projections with their ±', async () => {
+    const [chisel, iron] = GUIDE.seats as [GuideSeat, GuideSeat];
+    const readings = [
+      { projectionMm: 50, angleDeg: 25 },
+      { projectionMm: 38.1, angleDeg: 30 },
+    ];
+    const seats = [chisel, { ...iron, measured: { readings, divisionDeg: 0.5 } }];
+    const fixture = await show(IRON, [stored({ ...GUIDE, seats }, 'guide')]);
+    expect(textOf(fixture, 'ul')).toMatch(/± [\d.]+ mm by your own readings/);
   });
 
   it('warns of a blade the seat does not take, and asks for a guide where there is none', async () => {

@@ -49,7 +49,7 @@ export class SettingsStore {
 
   private send(change: Partial<Settings>, done: Subject<KeptSettings>): Observable<unknown> {
     const { name, units, decimalMark, packing, version } = { ...this.kept.value, ...change };
-    return this.http.put<KeptSettings>('/api/settings', { name, units, decimalMark, packing, version }).pipe(
+    return this.http.put<KeptSettings>('/api/settings', { name, units, decimalMark, version, ...(packing && { packing }) }).pipe(
       tap((settings) => {
         this.kept.next(settings);
         this.undo.refresh();

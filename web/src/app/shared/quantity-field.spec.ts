@@ -1,5 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
+import fc from 'fast-check';
+import { SettingsStore } from '../settings/settings.store';
 import { answer, playServer } from '../testing/page';
 import { QuantityField } from './quantity-field';
 
@@ -44,6 +46,32 @@ describe('QuantityField', () => {
     expect(settled).toBe(0);
     await type('');
     expect(fixture.componentInstance.value()).toBeUndefined();
+  });
+
+  it('keeps a figure to the bit however often it is looked at and left in either unit (fast-check)', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.double({ min: 0.001, max: 900, noNaN: true }),
+        fc.array(fc.constantFrom('mm' as const, 'inch' as const), { minLength: 1, maxLength: 6 }),
+        async (mm, switches) => {
+          fixture.componentRef.setInput('value', mm);
+          await fixture.whenStable();
+          for (const units of switches) {
+            TestBed.inject(SettingsStore).load();
+            answer(server, '/api/settings', { name: 'Shop', units, decimalMark: 'point', version: 1 });
+            await fixture.whenStable();
+            input().dispatchEvent(new Event('focus'));
+            input().dispatchEvent(new Event('blur'));
+            await fixture.whenStable();
+            // What stands in the field is the figure itself, to the digits it is written in.
+            const shown = Number(input().value) * (units === 'mm' ? 1 : 25.4);
+            expect(Math.abs(shown - mm)).toBeLessThan(units === 'mm' ? 6e-5 : 1.4e-4);
+          }
+          expect(fixture.componentInstance.value()).toBe(mm);
+        },
+      ),
+      { numRuns: 25 },
+    );
   });
 
   it('never rewrites what is being typed, and tidies it when it is left', async () => {

@@ -18,6 +18,7 @@ import {
   recessionForLand,
   type Edge,
   type Family,
+  type SingleBevelEdge,
 } from '@mellow-anvil/core';
 import type { Sentences } from '../shared/checks';
 import { ChoiceField } from '../shared/choice-field';
@@ -158,9 +159,9 @@ export class EdgeDesk {
 
   protected readonly drawable = computed((): Edge | undefined => {
     const edge = readable(this.draft().edge);
-    if (edge?.form !== 'single-bevel' || edge.secondaryDeg === undefined) return edge;
+    if (edge?.form !== 'single-bevel') return edge;
     const landMm = this.landDragged() ?? this.land()?.mm ?? edge.landMm;
-    return landMm === undefined ? edge : { ...edge, landMm };
+    return { ...inOrder(edge), ...(landMm !== undefined && { landMm }) };
   });
 
   protected readonly behind = computed(() => {
@@ -201,4 +202,12 @@ export class EdgeDesk {
     if (landMm === undefined) this.settled.emit();
     else this.measured.emit(landMm);
   }
+}
+
+/** Half a figure typed is no reason to wipe the drawing: a facet not yet steeper is left out of it. */
+function inOrder(edge: SingleBevelEdge): SingleBevelEdge {
+  const { secondaryDeg, microDeg, ...rest } = edge;
+  const honed = secondaryDeg !== undefined && secondaryDeg > edge.primaryDeg ? { secondaryDeg } : {};
+  const below = honed.secondaryDeg ?? edge.primaryDeg;
+  return { ...rest, ...honed, ...(microDeg !== undefined && microDeg > below && { microDeg }) };
 }

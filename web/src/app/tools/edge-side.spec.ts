@@ -51,7 +51,7 @@ describe('EdgeSide', () => {
   it('sends nothing that the contract refuses, and says why at the field', async () => {
     await type('Secondary angle', '20');
     const host: HTMLElement = fixture.nativeElement;
-    for (let i = 0; i < 100 && !host.textContent?.includes('steeper'); i++) {
+    for (let i = 0; i < 100 && !host.textContent?.includes('has to be steeper'); i++) {
       await new Promise((resolve) => setTimeout(resolve, 20));
       await fixture.whenStable();
     }

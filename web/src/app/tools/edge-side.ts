@@ -244,7 +244,9 @@ export class EdgeSide {
       return;
     }
     this.saving = true;
-    const thing = { ...contentOf<Tool>(base), ...draft };
+    const { host: _before, ...content } = contentOf<Tool>(base);
+    const { host, ...typed } = draft;
+    const thing = { ...content, ...typed, ...(host && { host }) };
     const sentences = await sentencesFor('toolSchema', thing);
     this.sentences.set(sentences);
     if (Object.keys(sentences).length > 0) {
