@@ -63,7 +63,7 @@ describe('edgeChips', () => {
         use('oak'),
       ),
     );
-    expect([chips.edges, chips.chipped]).toEqual([3, 1]);
+    expect([chips.edges, chips.chipped, chips.settingDeg]).toEqual([3, 1, 28]);
     expect(chips.inWood).toEqual({ oak: { edges: 2, chipped: 1 }, ash: { edges: 2, chipped: 0 } });
   });
 });

@@ -3,6 +3,8 @@ import type { HistoryEntry } from './edge-state.js';
 
 /** How often a tool's edges chipped: all of them, and in each wood by the name it was put down with. */
 export interface EdgeChips extends ChipRecord {
+  /** The angle they were honed at on average, where it was put down. */
+  readonly settingDeg?: number;
   readonly inWood: Readonly<Record<string, ChipRecord>>;
 }
 
@@ -32,5 +34,14 @@ export function edgeChips(history: readonly HistoryEntry[]): EdgeChips {
   }
   close();
   inWood.delete('');
-  return { edges, chipped, inWood: Object.fromEntries(inWood) };
+  const set = history.flatMap(({ session }) =>
+    session.kind === 'honing' && session.setting ? [session.setting.angleDeg] : [],
+  );
+  const settingDeg = set.reduce((sum, deg) => sum + deg, 0) / set.length;
+  return {
+    edges,
+    chipped,
+    ...(set.length > 0 && { settingDeg }),
+    inWood: Object.fromEntries(inWood),
+  };
 }

@@ -18,6 +18,7 @@ import {
   STEEL_NAMES,
   TIMBERS,
   angleAdvice,
+  backBevelDeg,
   finishAdvice,
   grit,
   includedDeg,
@@ -226,8 +227,14 @@ export class AdvicePanel {
       counted === 0
         ? this.work().sideHardnessLbf
         : cut.reduce((sum, { edges, lbf }) => sum + edges * lbf, 0) / counted;
-    const { edges, chipped } = chips;
-    return { edges, chipped, includedDeg: this.presentDeg(), sideHardnessLbf, steel: this.tool().steel };
+    const { edges, chipped, settingDeg } = chips;
+    const edge = this.edge();
+    // They fared at the angles they were honed at, not at one that was only just chosen.
+    const includedDeg =
+      edge.form === 'single-bevel' && settingDeg !== undefined
+        ? settingDeg + backBevelDeg(edge)
+        : this.presentDeg();
+    return { edges, chipped, includedDeg, sideHardnessLbf, steel: this.tool().steel };
   });
   private readonly presentDeg = computed(() => Number(includedDeg(this.edge()).toFixed(1)));
   protected readonly advice = computed(() => {

@@ -49,17 +49,19 @@ export class SettingsStore {
 
   private send(change: Partial<Settings>, done: Subject<KeptSettings>): Observable<unknown> {
     const { name, units, decimalMark, packing, version } = { ...this.kept.value, ...change };
-    return this.http.put<KeptSettings>('/api/settings', { name, units, decimalMark, version, ...(packing && { packing }) }).pipe(
-      tap((settings) => {
-        this.kept.next(settings);
-        this.undo.refresh();
-        done.next(settings);
-        done.complete();
-      }),
-      catchError((reason: unknown) => {
-        done.error(reason);
-        return of(undefined);
-      }),
-    );
+    return this.http
+      .put<KeptSettings>('/api/settings', { name, units, decimalMark, version, ...(packing && { packing }) })
+      .pipe(
+        tap((settings) => {
+          this.kept.next(settings);
+          this.undo.refresh();
+          done.next(settings);
+          done.complete();
+        }),
+        catchError((reason: unknown) => {
+          done.error(reason);
+          return of(undefined);
+        }),
+      );
   }
 }

@@ -18,6 +18,7 @@ let fields = 0;
     <p-select
       [inputId]="id"
       [ariaLabelledBy]="id + '-label'"
+      appendTo="body"
       [options]="$any(options())"
       optionLabel="label"
       optionValue="value"

@@ -83,7 +83,7 @@ describe('EdgeSection', () => {
       clientY: box.top + (px.y / 290) * box.height,
       pointerId: 1,
     });
-    land!.setPointerCapture = () => undefined;
+    if (land) land.setPointerCapture = () => undefined;
     land?.dispatchEvent(new PointerEvent('pointerdown', client(at)));
     const tip = { x: 56, y: 244 };
     land?.dispatchEvent(

@@ -122,7 +122,10 @@ export class FrontView {
   }
 }
 
-type Px = { readonly x: number; readonly y: number };
+interface Px {
+  readonly x: number;
+  readonly y: number;
+}
 const path = (points: readonly Px[]): string =>
   points.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L');
 
