@@ -103,7 +103,8 @@ describe('edgeChain of a flat-backed blade', () => {
           const whole = edgeChain(bare, 0);
           // Both as they stand on the same back, cut off at the same heel.
           const shifted = honed.outline.map(({ x, y }) => ({ x: x - ground.x, y: y - ground.y }));
-          expect(area(whole.outline) - area(shifted)).toBeCloseTo(area(honed.gone), 3);
+          // An arc is drawn as 48 chords, cut in other places on either side: thousandths of a mm².
+          expect(Math.abs(area(whole.outline) - area(shifted) - area(honed.gone))).toBeLessThan(3e-3);
         },
       ),
     );

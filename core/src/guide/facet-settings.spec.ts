@@ -1,6 +1,6 @@
 import { flatBlade } from '../testing/blades.js';
 import type { Edge } from '../edge/edge.js';
-import { facetSettings } from './facet-settings.js';
+import { facetSettings, usualGuide } from './facet-settings.js';
 import {
   GENERIC_SIDE_CLAMPING_GUIDE,
   measuredSeat,
@@ -74,6 +74,29 @@ describe('facetSettings', () => {
       bevelDeg: 22,
     } as const;
     expect(of(gouge, generic)[0]?.refusal).toMatch(/rolled along its arc/);
+  });
+
+  it('begins with the guide that holds the edge: a jig made for it, a roller, then hands', () => {
+    const all: readonly Guide[] = [
+      { name: 'By hand', form: 'freehand' },
+      { name: 'Jig', form: 'wet-wheel-jig', wheelRadiusMm: 125, jigProjectionMm: 139, offsetMm: 12 },
+      generic,
+      { name: 'Pair jig', form: 'pair-jig', fixedDeg: 45 },
+    ];
+    const first = (edge: Edge): string | undefined => usualGuide(edge, all)?.form;
+    expect(first(flatBlade({ widthMm: 50 }))).toBe('side-clamping-roller');
+    expect(first(flatBlade({ widthMm: 230 }))).toBe('freehand');
+    const knives = {
+      form: 'knife-set',
+      count: 3,
+      lengthMm: 260,
+      widthMm: 25,
+      thicknessMm: 3,
+      bevelDeg: 45,
+    } as const;
+    expect(first(knives)).toBe('pair-jig');
+    expect(first({ ...knives, bevelDeg: 38 })).toBe('freehand');
+    expect(usualGuide(knives, [])).toBeUndefined();
   });
 
   it('sets a measured seat by its own readings, with their ±; underside and low roller too', () => {

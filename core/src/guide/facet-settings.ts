@@ -8,7 +8,9 @@ import {
   seatCalibration,
   seatForWidth,
   seatGeometry,
+  seatTakes,
   type Guide,
+  type GuideForm,
   type GuideGeometry,
   type GuideSeat,
   type RollerGuide,
@@ -76,6 +78,32 @@ export function bladeGeometry(
   return { guide: { ...geometry, seatHeightMm: geometry.seatHeightMm - middle }, thicknessMm };
 }
 
+/** How wide a blade is where a guide clamps it: machine and scraping knives lie along their edge. */
+export function clampedWidthMm(edge: Edge): number {
+  if (edge.form === 'knife-set' || edge.form === 'scraping') return edge.lengthMm;
+  return 'widthMm' in edge ? edge.widthMm : 0;
+}
+
+/** The order guides are thought of in where none was chosen: a jig made for it, a roller, hands, a wheel. */
+const FIRST_THOUGHT: Readonly<Record<GuideForm, number>> = {
+  'pair-jig': 0,
+  'side-clamping-roller': 1,
+  'top-clamping-roller': 1,
+  'wide-roller': 1,
+  freehand: 2,
+  'wet-wheel-jig': 3,
+};
+
+/** The guide to begin with for an edge: the first, in the order of their forms, that can hold it. */
+export function usualGuide<G extends Guide>(edge: Edge, guides: readonly G[]): G | undefined {
+  const held = guides.filter((guide) => {
+    const seat = isRoller(guide) ? seatForWidth(guide, clampedWidthMm(edge)) : undefined;
+    const fits = seat === undefined || seatTakes(seat, clampedWidthMm(edge));
+    return fits && facetSettings({ edge }, guide, seat).every(({ refusal }) => refusal === undefined);
+  });
+  return [...held].sort((a, b) => FIRST_THOUGHT[a.form] - FIRST_THOUGHT[b.form])[0] ?? guides[0];
+}
+
 /** A roller guide clamps straight, stiff blades: these cannot be held in one. */
 const NOT_CLAMPED: Partial<Readonly<Record<Edge['form'], string>>> = {
   gouge: 'A curved edge is rolled along its arc; a roller guide would hold it still.',
@@ -108,7 +136,7 @@ function settingOf(
 ): Omit<FacetSetting, 'facet' | 'angleDeg'> {
   if (isRoller(guide)) {
     const refusal = NOT_CLAMPED[edge.form];
-    const chosen = seat ?? seatForWidth(guide, 'widthMm' in edge ? edge.widthMm : 0);
+    const chosen = seat ?? seatForWidth(guide, clampedWidthMm(edge));
     if (refusal !== undefined || !chosen) return { refusal: refusal ?? 'This guide has no seat yet.' };
     const fitted = seatCalibration(guide, chosen);
     return orRefusal(() => ({
@@ -120,6 +148,7 @@ function settingOf(
     case 'wet-wheel-jig':
       return orRefusal(() => ({ gapMm: wheelSupport({ ...guide, angleDeg }).gapMm }));
     case 'pair-jig':
+      if (edge.form !== 'knife-set') return { refusal: 'This jig holds machine knives, two at a time.' };
       return Math.abs(angleDeg - guide.fixedDeg) > 0.5
         ? {
             refusal: `This jig holds every knife at ${guide.fixedDeg}°, and this bevel is ${angleDeg}°: honed in it, the edge takes the jig’s angle.`,

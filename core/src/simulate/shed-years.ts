@@ -1,5 +1,12 @@
 import { honedAtDeg } from '../guide/facet-settings.js';
-import { isRoller, seatForWidth, seatGeometry, type Guide, type RollerGuide } from '../guide/guide.js';
+import {
+  isRoller,
+  seatForWidth,
+  seatGeometry,
+  seatTakes,
+  type Guide,
+  type RollerGuide,
+} from '../guide/guide.js';
 import { guideProjection } from '../guide/guide-projection.js';
 import type { Condition } from '../edge/dulling.js';
 import { planHoning, PLAN_DEFAULTS, type OwnedAbrasive } from '../progression/honing-plan.js';
@@ -261,7 +268,7 @@ class ToolLife {
     if (edge.form !== 'single-bevel' || this.habit.stones) return { angleDeg };
     const guide = this.shed.guides.find(isRollerGuide);
     const seat = guide && seatForWidth(guide, edge.widthMm);
-    if (!guide || !seat) return { angleDeg };
+    if (!guide || !seat || !seatTakes(seat, edge.widthMm)) return { angleDeg };
     const { projectionMm } = guideProjection({
       guide: seatGeometry(guide, seat),
       thicknessMm: edge.thicknessMm,

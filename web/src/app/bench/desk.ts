@@ -12,11 +12,13 @@ import {
   FAMILIES,
   PLAN_DEFAULTS,
   Refusal,
+  clampedWidthMm,
   facetSettings,
   kindFacts,
   planHoning,
   isRoller,
   seatForWidth,
+  usualGuide,
   asItStands,
   landReason,
   type Edge,
@@ -90,10 +92,7 @@ export class Desk {
       if (!tool) return undefined;
       const last = records[tool.id]?.state.lastSetting;
       const chosen = choices.guides[tool.id] ?? { guideId: last?.guideId, seatName: last?.seatName };
-      const guide =
-        guides.find(({ id }) => id === chosen.guideId) ??
-        guides.find((each) => facetSettings(tool, each).every(({ refusal }) => refusal === undefined)) ??
-        guides[0];
+      const guide = guides.find(({ id }) => id === chosen.guideId) ?? usualGuide(tool.edge, guides);
       const seat = guide && seatOf(guide, tool.edge, chosen.seatName);
       return guide && { guide, seat, settings: facetSettings(tool, guide, seat) };
     }),
@@ -187,8 +186,7 @@ export function runPlanOf(
 
 function seatOf(guide: Guide, edge: Edge, name: string | undefined): GuideSeat | undefined {
   if (!isRoller(guide)) return undefined;
-  const width = 'widthMm' in edge ? edge.widthMm : 0;
-  return guide.seats.find((seat) => seat.name === name) ?? seatForWidth(guide, width);
+  return guide.seats.find((seat) => seat.name === name) ?? seatForWidth(guide, clampedWidthMm(edge));
 }
 
 function honedSetting({ guide, seat, settings }: SetUp): SessionSetting | undefined {

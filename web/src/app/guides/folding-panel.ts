@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { foldTo } from '@mellow-anvil/core';
+import { MOST_FOLDS, foldTo } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { Why, type Reason } from '../shared/why';
 
-const VIEW = { width: 420, height: 300 } as const;
+const VIEW = { width: 450, height: 290 } as const;
 const CORNER = { x: 40, y: 262 } as const;
 const LONG = 330;
 const HIGH = 240;
@@ -43,9 +43,9 @@ const HIGH = 240;
           <path class="sheet" [attr.d]="f.sheet" />
           @for (crease of f.creases; track crease.deg) {
             <path [class.near]="crease.near" class="crease" [attr.d]="crease.d" />
+            <text [attr.x]="crease.x" [attr.y]="crease.y">{{ crease.text }}</text>
           }
           <path class="wanted" [attr.d]="f.wanted" />
-          <text [attr.x]="f.nearAt.x" [attr.y]="f.nearAt.y">{{ f.nearText }}</text>
         </svg>
       }
     </div>
@@ -53,7 +53,7 @@ const HIGH = 240;
   styleUrl: '../tools/panel.css',
   styles: `
     .sheet {
-      fill: var(--surface);
+      fill: var(--panel);
       stroke: var(--steel-line);
       stroke-width: 2;
     }
@@ -95,26 +95,33 @@ export class FoldingPanel {
   protected readonly folding = computed(() => {
     const deg = this.angle();
     if (deg === undefined || Number.isNaN(deg) || this.wrong()) return undefined;
-    const { creases, nearest, offDeg } = foldTo(deg);
-    const { angle } = this.figures;
-    const write = (value: number): string => angle.call(this.figures, value, 2);
+    const { nearest, offDeg } = foldTo(deg);
+    const write = (value: number): string => this.figures.angle(value, 2);
     const off = Math.abs(offDeg);
     const how =
       off < 0.05
         ? 'exactly what is wanted'
         : `${this.figures.angle(off, 1)} ${offDeg > 0 ? 'steeper' : 'less steep'} than wanted`;
-    const nearAt = ray(nearest.deg, 0.62);
+    const steps = halvings(nearest.deg);
     return {
       sheet: `M${CORNER.x} ${CORNER.y}h${LONG}v${-HIGH}h${-LONG}Z`,
-      creases: creases.map((crease) => ({
-        deg: crease.deg,
-        near: crease.deg === nearest.deg,
-        d: line(crease.deg, crease.deg === nearest.deg ? 1 : 0.86 ** (crease.folds - 1)),
-      })),
+      creases: steps.map(({ deg: at }, i) => {
+        const near = at === nearest.deg;
+        const end = ray(at, near ? 1 : 0.92 - 0.1 * i);
+        return {
+          deg: at,
+          near,
+          d: line(at, near ? 1 : 0.92 - 0.1 * i),
+          x: end.x + 7,
+          y: end.y + 6,
+          text: write(at),
+        };
+      }),
       wanted: line(deg, 0.4),
-      nearAt: { x: nearAt.x + 10, y: nearAt.y + 22 },
-      nearText: write(nearest.deg),
-      steps: halvings(nearest.deg, write),
+      steps: steps.map(({ low, high, deg: at }, i) => ({
+        folds: i,
+        words: `Halve ${write(low)} to ${write(high)}: a crease at ${write(at)}.`,
+      })),
       verdict: `The crease at ${write(nearest.deg)} is ${how}.`,
     };
   });
@@ -145,16 +152,12 @@ const line = (deg: number, share: number): string => {
 /** The way to a crease: halve the right angle, then ever the part that holds it. */
 function halvings(
   deg: number,
-  write: (value: number) => string,
-): readonly { folds: number; words: string }[] {
-  const steps: { folds: number; words: string }[] = [];
+): readonly { readonly low: number; readonly high: number; readonly deg: number }[] {
+  const steps: { low: number; high: number; deg: number }[] = [];
   let [low, high] = [0, 90];
-  for (let folds = 1; folds <= 6; folds++) {
+  while (steps.length < MOST_FOLDS + 1) {
     const middle = (low + high) / 2;
-    steps.push({
-      folds,
-      words: `Fold the crease between ${write(low)} and ${write(high)}: ${write(middle)}.`,
-    });
+    steps.push({ low, high, deg: middle });
     if (Math.abs(middle - deg) < 1e-9) break;
     if (deg < middle) high = middle;
     else low = middle;

@@ -133,7 +133,7 @@ interface PieceDraft {
     }
     .piece {
       fill: var(--leather);
-      stroke: var(--surface);
+      stroke: var(--panel);
       stroke-width: 1;
     }
     .line {

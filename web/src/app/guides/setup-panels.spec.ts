@@ -70,7 +70,7 @@ describe('FoldingPanel', () => {
     await fixture.whenStable();
     expect(textOf(fixture, '[role=status]')).toBe('The crease at 22.5° is exactly what is wanted.');
     await typeInto(fixture, 'Angle to find', '30');
-    expect(textOf(fixture, 'ol')).toContain('between 22.5° and 33.75°: 28.13°');
+    expect(textOf(fixture, 'ol')).toContain('Halve 22.5° to 33.75°: a crease at 28.13°');
     await typeInto(fixture, 'Angle to find', '90');
     expect(textOf(fixture)).toContain('below 90°');
   });

@@ -12,6 +12,7 @@ import {
   backHeightMm,
   backStrategy,
   bladeGeometry,
+  clampedWidthMm,
   guideAngle,
   honedAtDeg,
   isRoller,
@@ -353,17 +354,12 @@ export class SetupSide {
 
   protected readonly tight = computed(() => {
     const s = this.setUp();
-    const { edge } = this.tool();
-    if (
-      !s?.seat ||
-      !('widthMm' in edge) ||
-      s.settings.every(({ projectionMm }) => projectionMm === undefined)
-    )
-      return '';
-    if (seatTakes(s.seat, edge.widthMm)) return '';
+    const widthMm = clampedWidthMm(this.tool().edge);
+    if (!s?.seat || s.settings.every(({ projectionMm }) => projectionMm === undefined)) return '';
+    if (seatTakes(s.seat, widthMm)) return '';
     const { minWidthMm = 0, maxWidthMm } = s.seat;
     const widest = maxWidthMm === undefined ? 'any width' : this.figures.length(maxWidthMm);
-    return `This seat takes blades from ${this.figures.length(minWidthMm)} to ${widest}; this one is ${this.figures.length(edge.widthMm)} wide. Choose another seat or guide.`;
+    return `This seat takes blades from ${this.figures.length(minWidthMm)} to ${widest}; this one is ${this.figures.length(widthMm)} wide. Choose another seat or guide.`;
   });
 
   protected readonly reverse = computed((): { refusal?: string; words?: string } => {

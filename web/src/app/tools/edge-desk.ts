@@ -109,6 +109,9 @@ import { FrontView } from './front-view';
       border-radius: var(--radius);
       padding: 0.4rem 0.8rem;
     }
+    .drawings:not(:has(ma-front-view svg)) {
+      grid-template-columns: minmax(0, 1fr);
+    }
     .gap {
       padding: 2rem 1rem;
     }

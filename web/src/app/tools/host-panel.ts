@@ -167,7 +167,7 @@ export class HostPanel {
       clear: `M${EDGE_X} ${SOLE_Y}L${ray(0, 150)}A150 150 0 0 0 ${ray(open, 150)}Z`,
       cutting: `M${ray(0, 118)}A118 118 0 0 0 ${ray(cuttingDeg, 118)}`,
       cuttingAt: {
-        x: EDGE_X + 128 * Math.cos(rad(cuttingDeg)) - 96,
+        x: EDGE_X + 128 * Math.cos(rad(cuttingDeg)) - 124,
         y: Math.max(22, SOLE_Y - 128 * Math.sin(rad(cuttingDeg))),
       },
       cuttingText: `cuts at ${this.figures.angle(cuttingDeg)}`,
