@@ -7,6 +7,7 @@ import {
   grit,
   type Abrasive,
   type Grade,
+  attempt,
 } from '@mellow-anvil/core';
 import { line, notes, number, oneOf, related } from './fields.js';
 
@@ -15,13 +16,11 @@ export const gradeSchema = Joi.object<Grade, true>({
   standard: oneOf('Grading', GRIT_STANDARDS),
   grade: related(line('Grade', 20), (grade: string, { standard }) => {
     if (!GRIT_STANDARDS.includes(standard as Grade['standard'])) return undefined;
-    try {
+    const result = attempt(() => {
       grit({ standard: standard as Grade['standard'], grade });
       return undefined;
-    } catch (reason) {
-      if (reason instanceof Refusal) return reason.message;
-      throw reason;
-    }
+    });
+    return result instanceof Refusal ? result.message : result;
   }),
 }).required();
 

@@ -43,7 +43,7 @@ export * from './record/life.js';
 export * from './record/plan-reason.js';
 export * from './record/readiness.js';
 export * from './record/tool-record.js';
-export { Refusal } from './refusal.js';
+export { Refusal, attempt, unlessRefused } from './refusal.js';
 export * from './run/run.js';
 export * from './session/session.js';
 export * from './simulate/shed-years.js';

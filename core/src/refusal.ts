@@ -18,3 +18,19 @@ export class Refusal extends Error {
 export function insist(holds: boolean, field: string, message: string | (() => string)): asserts holds {
   if (!holds) throw new Refusal(field, typeof message === 'string' ? message : message());
 }
+
+/** What `work` comes to, or the {@link Refusal} it throws; any other fault goes on its way. */
+export function attempt<T>(work: () => T): T | Refusal {
+  try {
+    return work();
+  } catch (reason) {
+    if (reason instanceof Refusal) return reason;
+    throw reason;
+  }
+}
+
+/** What `work` comes to, or undefined where it is refused. */
+export function unlessRefused<T>(work: () => T): T | undefined {
+  const result = attempt(work);
+  return result instanceof Refusal ? undefined : result;
+}

@@ -1,5 +1,5 @@
 import type { Edge } from '../edge/edge.js';
-import { Refusal } from '../refusal.js';
+import { attempt, Refusal } from '../refusal.js';
 import type { Tool } from '../tool/tool.js';
 import { projectionUncertaintyMm } from './guide-calibration.js';
 import { guideProjection } from './guide-projection.js';
@@ -162,10 +162,6 @@ function settingOf(
 function orRefusal(
   setting: () => Omit<FacetSetting, 'facet' | 'angleDeg'>,
 ): Omit<FacetSetting, 'facet' | 'angleDeg'> {
-  try {
-    return setting();
-  } catch (reason) {
-    if (reason instanceof Refusal) return { refusal: reason.message };
-    throw reason;
-  }
+  const result = attempt(() => setting());
+  return result instanceof Refusal ? { refusal: result.message } : result;
 }

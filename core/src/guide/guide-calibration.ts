@@ -1,5 +1,5 @@
 import { toDeg } from '../measure/trig.js';
-import { Refusal, insist } from '../refusal.js';
+import { insist, unlessRefused } from '../refusal.js';
 
 /** One setting of a guide, measured: how far the edge stood out, and the angle it then gave. */
 export interface GuideReading {
@@ -229,12 +229,7 @@ function contradicted(
 
 function fitOrNothing(r: number, readings: readonly GuideReading[]): Fit | undefined {
   if (spread(readings.map(({ angleDeg }) => angleDeg)) <= 0.1) return undefined;
-  try {
-    return fit(r, readings);
-  } catch (reason) {
-    if (reason instanceof Refusal) return undefined;
-    throw reason;
-  }
+  return unlessRefused(() => fit(r, readings));
 }
 
 const spread = (values: readonly number[]): number => Math.max(...values) - Math.min(...values);

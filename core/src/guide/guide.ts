@@ -1,4 +1,4 @@
-import { Refusal } from '../refusal.js';
+import { unlessRefused } from '../refusal.js';
 import { guideCalibration, type GuideCalibration, type GuideReading } from './guide-calibration.js';
 
 /**
@@ -108,12 +108,7 @@ export function seatCalibration(guide: RollerGuide, seat: GuideSeat): GuideCalib
   if (!seat.measured) return undefined;
   const { readings, divisionDeg } = seat.measured;
   const { rollerRadiusMm, rollerDropMm } = guide;
-  try {
-    return guideCalibration({ rollerRadiusMm, rollerDropMm, readings, divisionDeg });
-  } catch (reason) {
-    if (reason instanceof Refusal) return undefined;
-    throw reason;
-  }
+  return unlessRefused(() => guideCalibration({ rollerRadiusMm, rollerDropMm, readings, divisionDeg }));
 }
 
 /**

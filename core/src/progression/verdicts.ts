@@ -1,6 +1,6 @@
 import { formatMinutes } from '../measure/minutes.js';
 import { formatNumber } from '../measure/number.js';
-import { Refusal } from '../refusal.js';
+import { unlessRefused } from '../refusal.js';
 import {
   progression,
   routesThrough,
@@ -86,10 +86,5 @@ function longer(lead: string, minutes: number): string {
 
 function minutesWithout(input: ProgressionInput, id: string): number | undefined {
   const abrasives = input.abrasives.filter((abrasive) => abrasive.id !== id);
-  try {
-    return progression({ ...input, abrasives }).totalMin;
-  } catch (reason) {
-    if (reason instanceof Refusal) return undefined;
-    throw reason;
-  }
+  return unlessRefused(() => progression({ ...input, abrasives }).totalMin);
 }

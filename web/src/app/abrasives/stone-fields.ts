@@ -8,6 +8,7 @@ import {
   grit,
   type Abrasive,
   type AbrasiveKind,
+  attempt,
 } from '@mellow-anvil/core';
 import type { Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
@@ -127,17 +128,15 @@ export class StoneFields {
   protected readonly size = computed((): { words: string; refused: boolean } => {
     const { grade } = this.draft();
     if (grade.grade.trim() === '') return { words: '', refused: false };
-    try {
+    const result = attempt(() => {
       const { sizeUm, fromMemory } = grit(grade);
       const memory = fromMemory ? ' (table from memory)' : '';
       return {
         words: grade.standard === 'UM' ? '' : `${this.figures.number(sizeUm, 1)} µm${memory}`,
         refused: false,
       };
-    } catch (reason) {
-      if (reason instanceof Refusal) return { words: reason.message, refused: true };
-      throw reason;
-    }
+    });
+    return result instanceof Refusal ? { words: result.message, refused: true } : result;
   });
 
   protected set(change: Partial<Abrasive>): void {

@@ -32,6 +32,7 @@ import {
   type RunPlan,
   type SessionSetting,
   type Tool,
+  attempt,
 } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { GuidesStore } from '../guides/guides.store';
@@ -218,11 +219,12 @@ function answerTo(
     const message = 'There is a plan as soon as every figure above can be read.';
     return { request, state, refusal: { field: 'unread', message } };
   }
-  try {
-    return { request, state, plan: planHoning(asItStands(tool, state), bench, request) };
-  } catch (reason) {
-    if (reason instanceof Refusal)
-      return { request, state, refusal: { field: reason.field, message: reason.message } };
-    throw reason;
-  }
+  const result = attempt(() => ({
+    request,
+    state,
+    plan: planHoning(asItStands(tool, state), bench, request),
+  }));
+  return result instanceof Refusal
+    ? { request, state, refusal: { field: result.field, message: result.message } }
+    : result;
 }

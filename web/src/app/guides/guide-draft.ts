@@ -9,6 +9,7 @@ import {
   type RollerGuide,
   type WetWheelJig,
 } from '@mellow-anvil/core';
+import type { Quantity } from '../shared/figures';
 
 type Figures<T, Known extends keyof T> = Partial<Omit<T, Known | 'name' | 'form' | 'notes'>> &
   Pick<Partial<T>, Known>;
@@ -30,6 +31,54 @@ export const FORM_WORDS: Readonly<Record<GuideForm, string>> = {
   freehand: 'By hand, without a guide',
 };
 export const FORM_OPTIONS = GUIDE_FORMS.map((value) => ({ value, label: FORM_WORDS[value] }));
+
+/** One measured figure of a guide as a field on the page. */
+export interface GuideFigure {
+  readonly field:
+    | 'rollerRadiusMm'
+    | 'noseMm'
+    | 'rollerDropMm'
+    | 'fixedDeg'
+    | 'wheelRadiusMm'
+    | 'jigProjectionMm'
+    | 'offsetMm';
+  readonly label: string;
+  readonly quantity: Quantity;
+  readonly hint: string;
+}
+
+const length = (field: GuideFigure['field'], label: string, hint: string): GuideFigure => ({
+  field,
+  label,
+  quantity: 'length',
+  hint,
+});
+const ROLLER_FIGURES: readonly GuideFigure[] = [
+  length('rollerRadiusMm', 'Roller radius', 'Half the roller’s diameter'),
+  length('noseMm', 'Nose ahead of the axle', 'Along the blade, from the axle to where you measure from'),
+  length('rollerDropMm', 'Roller runs lower by', 'Empty where it runs on the stone'),
+];
+
+/** What is measured of a guide of each form, beside its seats. */
+export const GUIDE_FIGURES: Readonly<Record<GuideForm, readonly GuideFigure[]>> = {
+  'side-clamping-roller': ROLLER_FIGURES,
+  'top-clamping-roller': ROLLER_FIGURES,
+  'wide-roller': ROLLER_FIGURES,
+  'pair-jig': [
+    {
+      field: 'fixedDeg',
+      label: 'It holds every knife at',
+      quantity: 'angle',
+      hint: 'Two knives at a right angle: 45°',
+    },
+  ],
+  'wet-wheel-jig': [
+    length('wheelRadiusMm', 'Wheel radius', 'As it is now: wheels shrink'),
+    length('jigProjectionMm', 'Projection from the bar', 'Centre of the bar to the edge, along the blade'),
+    length('offsetMm', 'Bar off the back', 'Its centre from the blade’s back, towards the wheel'),
+  ],
+  freehand: [],
+};
 
 /** Figures of an ordinary guide of each form, to begin with until one's own is measured (estimates). */
 const USUAL: Readonly<Record<GuideForm, Omit<GuideDraft, 'name' | 'form' | 'notes'>>> = {

@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
-  Refusal,
+  unlessRefused,
   bladeGeometry,
   guidePose,
   type Edge,
   type FacetSetting,
-  type GuidePose,
   type GuideSeat,
   type Point,
   type RollerGuide,
@@ -105,13 +104,8 @@ export class GuideDrawing {
     if (projectionMm === undefined) return undefined;
     const blade = bladeGeometry(this.edge(), this.guide(), this.seat());
     const reachMm = projectionMm + blade.guide.noseMm + this.guide().rollerRadiusMm;
-    let pose: GuidePose;
-    try {
-      pose = guidePose({ ...blade, angleDeg, projectionMm, edge: this.edge() });
-    } catch (reason) {
-      if (reason instanceof Refusal) return undefined;
-      throw reason;
-    }
+    const pose = unlessRefused(() => guidePose({ ...blade, angleDeg, projectionMm, edge: this.edge() }));
+    if (!pose) return undefined;
     const points = [...pose.blade, { x: pose.axle.x, y: pose.axle.y + pose.rollerRadiusMm }];
     const [right, top] = [Math.max(...points.map(({ x }) => x)), Math.max(...points.map(({ y }) => y))];
     const scale = Math.min((VIEW.width - 2 * PAD) / right, (VIEW.height - 60 - PAD) / (top + 6));

@@ -12,7 +12,6 @@ import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import {
   GENERIC_SIDE_CLAMPING_GUIDE,
-  Refusal,
   bladeGeometry,
   guideProjection,
   type FacetSetting,
@@ -21,13 +20,22 @@ import {
   type GuideSeat,
   type RollerGuide,
   type SingleBevelEdge,
+  unlessRefused,
 } from '@mellow-anvil/core';
 import { FirstRunState } from '../first-run/first-run.state';
 import { ChoiceField } from '../shared/choice-field';
 import { Editor } from '../shared/editor';
 import { LineField } from '../shared/line-field';
 import { QuantityField } from '../shared/quantity-field';
-import { FORM_OPTIONS, asForm, asRoller, newSeat, type GuideDraft } from './guide-draft';
+import {
+  FORM_OPTIONS,
+  GUIDE_FIGURES,
+  asForm,
+  asRoller,
+  newSeat,
+  type GuideDraft,
+  type GuideFigure,
+} from './guide-draft';
 import { GuideDrawing } from './guide-drawing';
 import { GuidesStore } from './guides.store';
 import { SeatFields } from './seat-fields';
@@ -77,78 +85,28 @@ const SAMPLE: SingleBevelEdge = {
             [sentence]="sentences()['name']"
           />
           <ma-choice label="Form" [options]="forms" [value]="draft().form" (valueChange)="turn($event)" />
-          @switch (draft().form) {
-            @case ('pair-jig') {
-              <ma-quantity
-                label="It holds every knife at"
-                quantity="angle"
-                [value]="draft().fixedDeg"
-                (valueChange)="set({ fixedDeg: $event })"
-                [sentence]="sentences()['fixedDeg']"
-                hint="Two knives at a right angle: 45°"
-              />
-            }
-            @case ('wet-wheel-jig') {
-              <ma-quantity
-                label="Wheel radius"
-                [value]="draft().wheelRadiusMm"
-                (valueChange)="set({ wheelRadiusMm: $event })"
-                [sentence]="sentences()['wheelRadiusMm']"
-                hint="As it is now: wheels shrink"
-              />
-              <ma-quantity
-                label="Projection from the bar"
-                [value]="draft().jigProjectionMm"
-                (valueChange)="set({ jigProjectionMm: $event })"
-                [sentence]="sentences()['jigProjectionMm']"
-                hint="Centre of the bar to the edge, along the blade"
-              />
-              <ma-quantity
-                label="Bar off the back"
-                [value]="draft().offsetMm"
-                (valueChange)="set({ offsetMm: $event })"
-                [sentence]="sentences()['offsetMm']"
-                hint="Its centre from the blade’s back, towards the wheel"
-              />
-            }
-            @case ('freehand') {
-              <p class="muted wide">
-                Nothing to measure: the set-up gives lifts, folds and what to look for instead of a
-                projection.
-              </p>
-            }
-            @default {
-              <ma-quantity
-                label="Roller radius"
-                [value]="draft().rollerRadiusMm"
-                (valueChange)="set({ rollerRadiusMm: $event })"
-                [sentence]="sentences()['rollerRadiusMm']"
-                hint="Half the roller’s diameter"
-              />
-              <ma-quantity
-                label="Nose ahead of the axle"
-                [value]="draft().noseMm"
-                (valueChange)="set({ noseMm: $event })"
-                [sentence]="sentences()['noseMm']"
-                hint="Along the blade, from the axle to where you measure from"
-              />
-              <ma-quantity
-                label="Roller runs lower by"
-                [value]="draft().rollerDropMm"
-                (valueChange)="set({ rollerDropMm: $event })"
-                [sentence]="sentences()['rollerDropMm']"
-                hint="Empty where it runs on the stone"
-              />
-              @for (rise of draft().camRisesMm ?? []; track $index; let i = $index) {
-                <ma-quantity
-                  [label]="'Cam step ' + (i + 1) + ' lifts'"
-                  [value]="rise"
-                  (valueChange)="setCam(i, $event)"
-                  [sentence]="sentences()['camRisesMm.' + i]"
-                  hint="Empty takes the step away"
-                />
-              }
-            }
+          @for (figure of measured(); track figure.field) {
+            <ma-quantity
+              [label]="figure.label"
+              [quantity]="figure.quantity"
+              [value]="draft()[figure.field]"
+              (valueChange)="set(figureOf(figure.field, $event))"
+              [sentence]="sentences()[figure.field]"
+              [hint]="figure.hint"
+            />
+          } @empty {
+            <p class="muted wide">
+              Nothing to measure: the set-up gives lifts, folds and what to look for instead of a projection.
+            </p>
+          }
+          @for (rise of draft().camRisesMm ?? []; track $index; let i = $index) {
+            <ma-quantity
+              [label]="'Cam step ' + (i + 1) + ' lifts'"
+              [value]="rise"
+              (valueChange)="setCam(i, $event)"
+              [sentence]="sentences()['camRisesMm.' + i]"
+              hint="Empty takes the step away"
+            />
           }
         </div>
         @if (sample(); as s) {
@@ -248,6 +206,7 @@ export class GuidePage {
   protected readonly sentences = this.editor.sentences;
   protected readonly refusal = this.editor.refusal;
 
+  protected readonly measured = computed(() => GUIDE_FIGURES[this.draft().form]);
   protected readonly roller = computed(() => asRoller(this.draft()));
 
   protected readonly sample = computed(
@@ -255,13 +214,10 @@ export class GuidePage {
       const guide = this.roller();
       const [seat] = guide?.seats ?? [];
       if (!guide || !seat || !Number.isFinite(seat.heightMm)) return undefined;
-      try {
+      return unlessRefused(() => {
         const { projectionMm } = guideProjection({ ...bladeGeometry(SAMPLE, guide, seat), angleDeg: 30 });
         return { guide, seat, setting: { facet: 'secondary', angleDeg: 30, projectionMm } };
-      } catch (reason) {
-        if (reason instanceof Refusal) return undefined;
-        throw reason;
-      }
+      });
     },
   );
 
@@ -270,6 +226,10 @@ export class GuidePage {
       const found = this.all().find(({ id }) => id === this.id());
       untracked(() => this.editor.load(found));
     });
+  }
+
+  protected figureOf(field: GuideFigure['field'], value: number | undefined): Partial<GuideDraft> {
+    return Object.fromEntries([[field, value]]);
   }
 
   protected set(change: Partial<GuideDraft>): void {

@@ -14,6 +14,7 @@ import {
   type Guide,
   type GuideSeat,
   type RollerGuide,
+  attempt,
 } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { FORM_WORDS } from './guide-draft';
@@ -159,12 +160,11 @@ export class GuidesPage {
     }
     if (guide.form !== 'wet-wheel-jig') return [];
     const gaps = ANGLES.map((angleDeg) => {
-      try {
-        return `${this.figures.setting(wheelSupport({ ...guide, angleDeg }).gapMm)} ${this.figures.unitOf('length')}`;
-      } catch (reason) {
-        if (reason instanceof Refusal) return 'out of reach';
-        throw reason;
-      }
+      const result = attempt(
+        () =>
+          `${this.figures.setting(wheelSupport({ ...guide, angleDeg }).gapMm)} ${this.figures.unitOf('length')}`,
+      );
+      return result instanceof Refusal ? 'out of reach' : result;
     });
     return [{ name: 'Bar to wheel', note: '', projections: gaps }];
   }
@@ -177,17 +177,15 @@ export class GuidesPage {
   }
 
   private projection(guide: RollerGuide, seat: GuideSeat, angleDeg: number): string {
-    try {
+    const result = attempt(() => {
       const { projectionMm } = guideProjection({
         guide: seatGeometry(guide, seat),
         thicknessMm: SAMPLE_THICKNESS_MM,
         angleDeg,
       });
       return `${this.figures.setting(projectionMm)} ${this.figures.unitOf('length')}`;
-    } catch (reason) {
-      if (reason instanceof Refusal) return 'out of reach';
-      throw reason;
-    }
+    });
+    return result instanceof Refusal ? 'out of reach' : result;
   }
 }
 

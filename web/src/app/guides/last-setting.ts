@@ -3,7 +3,6 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import {
   ASSUMED_LAND_MM,
-  Refusal,
   bladeGeometry,
   formatDay,
   guideAngle,
@@ -13,6 +12,7 @@ import {
   type LastSetting,
   type SettingShift,
   type Tool,
+  unlessRefused,
 } from '@mellow-anvil/core';
 import { Desk, type SetUp } from '../bench/desk';
 import { Figures } from '../shared/figures';
@@ -79,15 +79,10 @@ export class LastSettingNote {
     const guide = this.guides().find(({ id }) => id === last?.guideId);
     const seat =
       guide && isRoller(guide) ? guide.seats.find(({ name }) => name === last?.seatName) : undefined;
-    if (!last || last.projectionMm === undefined || !guide || !isRoller(guide) || !seat)
-      return last?.angleDeg;
-    try {
-      return guideAngle({ ...bladeGeometry(this.tool().edge, guide, seat), projectionMm: last.projectionMm })
-        .angleDeg;
-    } catch (reason) {
-      if (reason instanceof Refusal) return last.angleDeg;
-      throw reason;
-    }
+    if (last?.projectionMm === undefined || !guide || !isRoller(guide) || !seat) return last?.angleDeg;
+    const { angleDeg, projectionMm } = last as LastSetting & { readonly projectionMm: number };
+    const blade = bladeGeometry(this.tool().edge, guide, seat);
+    return unlessRefused(() => guideAngle({ ...blade, projectionMm }).angleDeg) ?? angleDeg;
   });
 
   protected readonly shift = computed((): SettingShift | undefined => {

@@ -18,6 +18,7 @@ import {
   type KnifeEdge,
   type LiftStack,
   type Packing,
+  attempt,
 } from '@mellow-anvil/core';
 import { LineField } from '../shared/line-field';
 import { sentencesFor, type Sentences } from '../shared/checks';
@@ -190,24 +191,16 @@ export class LiftPanel {
   protected readonly lift = computed((): { readonly mm?: number; readonly refusal: string } => {
     const bevelDeg = this.bevel();
     if (bevelDeg === undefined || Number.isNaN(bevelDeg)) return { refusal: '' };
-    try {
-      return { mm: knifeLift({ ...this.blade(), bevelDeg }).liftMm, refusal: '' };
-    } catch (reason) {
-      if (reason instanceof Refusal) return { refusal: reason.message };
-      throw reason;
-    }
+    const result = attempt(() => ({ mm: knifeLift({ ...this.blade(), bevelDeg }).liftMm, refusal: '' }));
+    return result instanceof Refusal ? { refusal: result.message } : result;
   });
   protected readonly stack = computed((): { readonly stack?: LiftStack; readonly refusal: string } => {
     const bevelDeg = this.bevel();
     const packing = this.pieces().filter(isPiece);
     if (bevelDeg === undefined || this.lift().mm === undefined || packing.length === 0)
       return { refusal: '' };
-    try {
-      return { stack: liftStack({ ...this.blade(), bevelDeg }, packing), refusal: '' };
-    } catch (reason) {
-      if (reason instanceof Refusal) return { refusal: reason.message };
-      throw reason;
-    }
+    const result = attempt(() => ({ stack: liftStack({ ...this.blade(), bevelDeg }, packing), refusal: '' }));
+    return result instanceof Refusal ? { refusal: result.message } : result;
   });
 
   protected readonly drawing = computed(() => {

@@ -12,6 +12,7 @@ import {
   type GuideCalibration,
   type GuideSeat,
   type RollerGuide,
+  attempt,
 } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
@@ -66,12 +67,10 @@ export class MeasureSeat {
     const readings = this.readings().map(({ projectionMm, angleDeg }) => ({ projectionMm, angleDeg }));
     if (readings.length < 2 || !(this.divisionDeg() > 0)) return undefined;
     const { rollerRadiusMm, rollerDropMm } = this.guide();
-    try {
-      return guideCalibration({ rollerRadiusMm, rollerDropMm, readings, divisionDeg: this.divisionDeg() });
-    } catch (reason) {
-      if (reason instanceof Refusal) return reason;
-      throw reason;
-    }
+    const result = attempt(() =>
+      guideCalibration({ rollerRadiusMm, rollerDropMm, readings, divisionDeg: this.divisionDeg() }),
+    );
+    return result;
   });
   protected readonly fitted = computed(() => {
     const result = this.result();
@@ -125,13 +124,11 @@ export class MeasureSeat {
     const [fitted, guide] = [this.fitted(), this.guide()];
     if (!fitted) return [];
     return TOLD_AT.flatMap((angleDeg) => {
-      try {
+      const result = attempt(() => {
         const { projectionMm } = guideProjection({ guide: { ...this.asMeasured(guide, fitted) }, angleDeg });
         return [{ angleDeg, projectionMm, plusMinusMm: projectionUncertaintyMm(fitted, angleDeg) }];
-      } catch (reason) {
-        if (reason instanceof Refusal) return [];
-        throw reason;
-      }
+      });
+      return result instanceof Refusal ? [] : result;
     });
   });
 
@@ -150,14 +147,10 @@ export class MeasureSeat {
     const geometry = this.asMeasured(this.guide(), fitted);
     const curve = Array.from({ length: 41 }, (_, i) => Math.max(0.5, low + ((high - low) * i) / 40)).flatMap(
       (mm) => {
-        try {
-          return [
-            `${x(mm).toFixed(1)} ${y(guideAngle({ guide: geometry, projectionMm: mm }).angleDeg).toFixed(1)}`,
-          ];
-        } catch (reason) {
-          if (reason instanceof Refusal) return [];
-          throw reason;
-        }
+        const result = attempt(() => [
+          `${x(mm).toFixed(1)} ${y(guideAngle({ guide: geometry, projectionMm: mm }).angleDeg).toFixed(1)}`,
+        ]);
+        return result instanceof Refusal ? [] : result;
       },
     );
     const wrong = this.wrongRow();

@@ -6,10 +6,7 @@ import { ButtonDirective } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Stored } from '@mellow-anvil/contract';
 import {
-  MM_PER_INCH,
   Refusal,
-  axleClearanceMm,
-  backHeightMm,
   backStrategy,
   bladeGeometry,
   clampedWidthMm,
@@ -21,6 +18,7 @@ import {
   type LastSetting,
   type RollerGuide,
   type Tool,
+  attempt,
 } from '@mellow-anvil/core';
 import { Desk } from '../bench/desk';
 import { RecordsStore, type Records } from '../records/records.store';
@@ -29,16 +27,15 @@ import { Figures } from '../shared/figures';
 import { Notices } from '../shared/notices';
 import { QuantityField } from '../shared/quantity-field';
 import { contentOf } from '../shared/collection.store';
-import { Why, type Reason } from '../shared/why';
 import { isSingleBevel } from '../tools/blade';
 import { ShimFigures } from '../tools/shim-figures';
 import { ToolsStore } from '../tools/tools.store';
 import { FoldingPanel } from './folding-panel';
+import { FacetList } from './facet-list';
 import { GuideDrawing } from './guide-drawing';
 import { GuidesStore } from './guides.store';
 import { LastSettingNote } from './last-setting';
 import { LiftPanel } from './lift-panel';
-import { FACET_NAMES } from './setup-words';
 
 type Panel = 'reverse' | 'shim' | 'lift' | 'fold';
 const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
@@ -54,6 +51,7 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
   imports: [
     ButtonDirective,
     ChoiceField,
+    FacetList,
     FoldingPanel,
     FormsModule,
     GuideDrawing,
@@ -63,7 +61,6 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
     RouterLink,
     SelectButton,
     ShimFigures,
-    Why,
   ],
   template: `
     @if (setUp(); as s) {
@@ -91,50 +88,12 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
       }
       <ma-last-setting [tool]="tool()" [setUp]="s" [last]="last()" (again)="asLastTime($event)" />
       <div class="settings">
-        <ul aria-label="Settings">
-          @for (setting of s.settings; track setting.facet) {
-            <li [class.shown]="setting.facet === shown()?.facet">
-              <button
-                type="button"
-                class="pick"
-                [attr.aria-pressed]="setting.facet === shown()?.facet"
-                (click)="picked.set(setting.facet)"
-              >
-                <span class="facet">{{ names[setting.facet] }} {{ figures.angle(setting.angleDeg, 2) }}</span>
-                @if (setting.projectionMm !== undefined) {
-                  <span class="projection figure">
-                    {{ figures.setting(setting.projectionMm) }}
-                    <small>{{ figures.unitOf('length') }}</small>
-                  </span>
-                } @else if (setting.gapMm !== undefined) {
-                  <span class="projection figure">
-                    {{ figures.setting(setting.gapMm) }}
-                    <small>{{ figures.unitOf('length') }} from bar to wheel</small>
-                  </span>
-                } @else if (setting.refusal) {
-                  <span class="sentence-error">{{ setting.refusal }}</span>
-                }
-              </button>
-              @if (setting.projectionMm !== undefined) {
-                <p class="slip">
-                  @if (setting.plusMinusMm !== undefined) {
-                    ± {{ figures.length(setting.plusMinusMm) }} by your own readings.
-                  }
-                  {{ slip(setting) }}
-                  <ma-why [of]="names[setting.facet] + ' projection'" [reason]="reason(setting)" />
-                </p>
-                @if (cams(setting); as words) {
-                  <p class="slip">{{ words }}</p>
-                }
-              } @else if (setting.gapMm !== undefined) {
-                <p class="slip">
-                  The bar’s centre from the wheel’s rim; measure the wheel again when it has shrunk.
-                  <ma-why [of]="names[setting.facet] + ' gap'" [reason]="wheelReason(setting)" />
-                </p>
-              }
-            </li>
-          }
-        </ul>
+        <ma-facet-list
+          [edge]="tool().edge"
+          [setUp]="s"
+          [shown]="shown()?.facet"
+          (picked)="picked.set($event)"
+        />
         @if (roller(); as guide) {
           @if (shown(); as setting) {
             @if (s.seat; as seat) {
@@ -223,46 +182,6 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
       border-radius: var(--radius);
       overflow: hidden;
     }
-    ul {
-      list-style: none;
-      margin: 0;
-      padding: 0;
-      display: grid;
-      gap: 0.6rem;
-    }
-    li {
-      border-left: 6px solid var(--line);
-      padding-left: 0.2rem;
-    }
-    li.shown {
-      border-left-color: var(--accent);
-    }
-    .pick {
-      display: grid;
-      width: 100%;
-      text-align: left;
-      background: none;
-      border: 0;
-      font: inherit;
-      color: inherit;
-      padding: 0.3rem 0.6rem;
-      cursor: pointer;
-    }
-    .facet {
-      font-weight: 700;
-    }
-    .projection {
-      font-size: 2.6rem;
-      line-height: 1.05;
-    }
-    .projection small {
-      font-size: 1.2rem;
-    }
-    .slip {
-      color: var(--muted);
-      padding-left: 0.6rem;
-      font-size: 0.95rem;
-    }
     .reverse {
       display: flex;
       gap: 1rem;
@@ -295,7 +214,6 @@ export class SetupSide {
   readonly tool = input.required<Stored<Tool>>();
   protected readonly desk = inject(Desk);
   protected readonly figures = inject(Figures);
-  protected readonly names = FACET_NAMES;
   private readonly tools = inject(ToolsStore);
   private readonly notices = inject(Notices);
   private readonly guides = toSignal(inject(GuidesStore).items$, { initialValue: [] });
@@ -365,13 +283,11 @@ export class SetupSide {
   protected readonly reverse = computed((): { refusal?: string; words?: string } => {
     const projectionMm = this.measured();
     if (projectionMm === undefined || Number.isNaN(projectionMm)) return {};
-    try {
+    const result = attempt(() => {
       const deg = this.angleAt(projectionMm);
       return deg === undefined ? {} : { words: `gives ${this.figures.number(deg, 2, true)}°` };
-    } catch (reason) {
-      if (reason instanceof Refusal) return { refusal: reason.message };
-      throw reason;
-    }
+    });
+    return result instanceof Refusal ? { refusal: result.message } : result;
   });
 
   /** The shim as typed here, else as the tool has it. */
@@ -381,35 +297,6 @@ export class SetupSide {
       this.shimTyped() ?? (isSingleBevel(edge) ? { shimMm: edge.shimMm, shimAtMm: edge.shimAtMm } : undefined)
     );
   });
-
-  /** How much a millimetre’s slip (1/32 in) matters, from the guide itself. */
-  protected slip({ projectionMm = 0, angleDeg }: FacetSetting): string {
-    const inches = this.figures.units() === 'inch';
-    const further = this.angleAt(projectionMm + (inches ? MM_PER_INCH / 32 : 1));
-    if (further === undefined) return '';
-    const change = this.figures.number(further - angleDeg, 2, true);
-    return `${inches ? '1/32 in' : '1 mm'} too far out makes it ${this.figures.number(further, 2, true)}° (${change}°).`;
-  }
-
-  /** What each step of the micro-bevel cam makes of a setting. */
-  protected cams({ projectionMm = 0, facet }: FacetSetting): string {
-    const [guide, seat] = [this.roller(), this.setUp()?.seat];
-    const rises = guide?.camRisesMm ?? [];
-    if (!guide || !seat || rises.length === 0 || facet === 'micro') return '';
-    const steps = rises.flatMap((rise, i) => {
-      try {
-        const { angleDeg } = guideAngle({
-          ...bladeGeometry(this.tool().edge, guide, seat, rise),
-          projectionMm,
-        });
-        return [`cam step ${i + 1} makes it ${this.figures.number(angleDeg, 1)}°`];
-      } catch (reason) {
-        if (reason instanceof Refusal) return [];
-        throw reason;
-      }
-    });
-    return steps.length === 0 ? '' : `Left so, ${steps.join(', ')}.`;
-  }
 
   protected asLastTime({ guideId, seatName }: LastSetting): void {
     if (guideId) this.desk.chooseGuide(guideId, seatName);
@@ -433,47 +320,6 @@ export class SetupSide {
       },
       error: (reason: unknown) => this.notices.refused(reason),
     });
-  }
-
-  protected reason({ angleDeg, projectionMm = 0, degPerMm = 0, plusMinusMm }: FacetSetting): Reason {
-    const [guide, seat] = [this.roller(), this.setUp()?.seat];
-    if (!guide || !seat) return { formula: '', inputs: [], source: '', sure: '' };
-    const { guide: geometry, thicknessMm } = bladeGeometry(this.tool().edge, guide, seat);
-    const mm = (length: number): string => this.figures.length(length);
-    const inches = this.figures.units() === 'inch';
-    const further = inches ? MM_PER_INCH / 32 : 1;
-    return {
-      formula: '(p + a) · sin θ − H · cos θ = r + c − k: the stone lies tangent to the roller.',
-      inputs: [
-        `θ = ${this.figures.angle(angleDeg)}, the angle wanted`,
-        `H = ${mm(backHeightMm(geometry, thicknessMm))}, back of the blade above the axle (${seat.name})`,
-        `a = ${mm(geometry.noseMm)}, nose ahead of the axle`,
-        `r + c − k = ${mm(axleClearanceMm(geometry))}, axle above the stone`,
-        `p = ${mm(projectionMm)}, and ${this.figures.number(degPerMm * further, 3)}° for each further ${inches ? '1/32 in' : 'mm'}`,
-      ],
-      source:
-        'Plane geometry, derived in docs/formulas.md and checked against the usual projections of the trade.',
-      sure:
-        plusMinusMm === undefined
-          ? 'As exact as the guide’s own measurements: measure the seat with a protractor to know how exact. The same setting every time matters more than the last hundredth.'
-          : `± ${mm(plusMinusMm)}: a 95 % interval from your own readings. The same setting every time matters more.`,
-    };
-  }
-
-  protected wheelReason({ angleDeg, gapMm = 0 }: FacetSetting): Reason {
-    const guide = this.setUp()?.guide;
-    if (guide?.form !== 'wet-wheel-jig') return { formula: '', inputs: [], source: '', sure: '' };
-    const mm = (length: number): string => this.figures.length(length);
-    return {
-      formula: 'Bar to wheel’s centre D = √(P² + c² + R² + 2R(P sin θ − c cos θ)); gap = D − R.',
-      inputs: [
-        `θ = ${this.figures.angle(angleDeg)}, back to the wheel’s tangent at the edge`,
-        `P = ${mm(guide.jigProjectionMm)}, c = ${mm(guide.offsetMm)}, R = ${mm(guide.wheelRadiusMm)}`,
-        `gap = ${mm(gapMm)}`,
-      ],
-      source: 'Plane geometry; tangency checked numerically.',
-      sure: 'As exact as P, c and R. Wheels shrink: measure R again.',
-    };
   }
 
   private angleAt(projectionMm: number): number | undefined {

@@ -11,7 +11,6 @@ import {
 } from '@angular/core';
 import {
   ASSUMED_LAND_MM,
-  Refusal,
   STEELS,
   STEEL_NAMES,
   familyFacts,
@@ -19,6 +18,7 @@ import {
   type Edge,
   type Family,
   type SingleBevelEdge,
+  unlessRefused,
 } from '@mellow-anvil/core';
 import type { Sentences } from '../shared/checks';
 import { ChoiceField } from '../shared/choice-field';
@@ -170,14 +170,11 @@ export class EdgeDesk {
   protected readonly behind = computed(() => {
     const edge = this.drawable();
     if (edge?.form !== 'single-bevel' || edge.secondaryDeg === undefined) return '';
-    const land = edge.landMm ?? ASSUMED_LAND_MM;
-    try {
-      const recession = recessionForLand(edge.primaryDeg, edge.secondaryDeg, land);
-      return `Behind a land of ${this.figures.length(land)} the edge has receded ${this.figures.sliver(recession)} from where the grinder left it (dashed).`;
-    } catch (reason) {
-      if (reason instanceof Refusal) return '';
-      throw reason;
-    }
+    const { primaryDeg, secondaryDeg, landMm = ASSUMED_LAND_MM } = edge;
+    const recession = unlessRefused(() => recessionForLand(primaryDeg, secondaryDeg, landMm));
+    return recession === undefined
+      ? ''
+      : `Behind a land of ${this.figures.length(landMm)} the edge has receded ${this.figures.sliver(recession)} from where the grinder left it (dashed).`;
   });
 
   protected set(change: Partial<BladeDraft>): void {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { edgeChain, Refusal, type Edge, type EdgeChain, type Point } from '@mellow-anvil/core';
+import { edgeChain, type Edge, type EdgeChain, type Point, unlessRefused } from '@mellow-anvil/core';
 
 const WIDTH = 54;
 const HEIGHT = 34;
@@ -112,12 +112,7 @@ function glyph(edge: Edge): Path[] {
 
 /** An edge that was stored before its figures were held against each other may not be drawable. */
 function chainOf(edge: Edge): EdgeChain | undefined {
-  try {
-    return edgeChain(edge, 40);
-  } catch (reason) {
-    if (reason instanceof Refusal) return undefined;
-    throw reason;
-  }
+  return unlessRefused(() => edgeChain(edge, 40));
 }
 
 /** A double-bevelled wedge, edge at the left. */

@@ -20,6 +20,7 @@ import {
   type Edge,
   type EdgeChain,
   type Point,
+  attempt,
 } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { VIEW, handlesOf, scaleOf, type Handle, type Scale } from './section-view';
@@ -56,12 +57,8 @@ export class EdgeSection {
   private holding: string | undefined;
 
   private readonly chain = computed((): EdgeChain | string => {
-    try {
-      return edgeChain(this.edge());
-    } catch (reason) {
-      if (reason instanceof Refusal) return reason.message;
-      throw reason;
-    }
+    const result = attempt(() => edgeChain(this.edge()));
+    return result instanceof Refusal ? result.message : result;
   });
   protected readonly trouble = computed(() => {
     const chain = this.chain();

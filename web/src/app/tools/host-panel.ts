@@ -9,6 +9,8 @@ import {
   type PlaneAngles,
   type Point,
   type SingleBevelEdge,
+  attempt,
+  unlessRefused,
 } from '@mellow-anvil/core';
 import type { Sentences } from '../shared/checks';
 import { ChoiceField } from '../shared/choice-field';
@@ -122,13 +124,10 @@ export class HostPanel {
   private readonly result = computed((): PlaneAngles | string | undefined => {
     const [host, edge] = [this.host(), this.edge()];
     if (!host || host.bedDeg === undefined || !(host.bedDeg >= 5 && host.bedDeg <= 90)) return undefined;
-    try {
-      const { bedDeg, orientation } = host;
-      return planeAngles({ bedDeg, orientation, bevelDeg: honedDeg(edge), backBevelDeg: backBevelDeg(edge) });
-    } catch (reason) {
-      if (reason instanceof Refusal) return reason.message;
-      throw reason;
-    }
+    const { bedDeg, orientation } = host;
+    const bevels = { bevelDeg: honedDeg(edge), backBevelDeg: backBevelDeg(edge) };
+    const result = attempt(() => planeAngles({ bedDeg, orientation, ...bevels }));
+    return result instanceof Refusal ? result.message : result;
   });
   protected readonly angles = computed(() => {
     const result = this.result();
@@ -145,13 +144,8 @@ export class HostPanel {
     const down = host.orientation === 'bevel-down';
     const rad = (deg: number): number => (deg * Math.PI) / 180;
     const [c, s] = [Math.cos(rad(host.bedDeg)), Math.sin(rad(host.bedDeg))];
-    let chain;
-    try {
-      chain = edgeChain(this.edge(), 60);
-    } catch (reason) {
-      if (reason instanceof Refusal) return undefined;
-      throw reason;
-    }
+    const chain = unlessRefused(() => edgeChain(this.edge(), 60));
+    if (!chain) return undefined;
     const scale = Math.min(11, 34 / chain.thicknessMm);
     // Bevel down, the back leads and the bevel faces the wood; bevel up, the other way round.
     const place = ({ x, y }: Point): string => {

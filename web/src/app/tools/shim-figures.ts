@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { Refusal, USUAL_SHIM, backBevel } from '@mellow-anvil/core';
+import { Refusal, USUAL_SHIM, backBevel, attempt } from '@mellow-anvil/core';
 import type { Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
@@ -85,15 +85,13 @@ export class ShimFigures {
   protected readonly usual = USUAL_SHIM;
 
   protected readonly result = computed((): { readonly deg?: number; readonly refused?: Refusal } => {
-    try {
+    const result = attempt(() => {
       const shimMm = this.shimMm() ?? USUAL_SHIM.shimMm;
       const distanceMm = this.shimAtMm() ?? USUAL_SHIM.distanceMm;
       if (!Number.isFinite(shimMm) || !Number.isFinite(distanceMm)) return {};
       return { deg: backBevel({ shimMm, distanceMm }).angleDeg };
-    } catch (reason) {
-      if (reason instanceof Refusal) return { refused: reason };
-      throw reason;
-    }
+    });
+    return result instanceof Refusal ? { refused: result } : result;
   });
   protected readonly words = computed(() => {
     const { deg } = this.result();
