@@ -2,7 +2,10 @@ import {
   GENERIC_SIDE_CLAMPING_GUIDE,
   estimatedRemovalMm3PerNm,
   estimatedScratchUm,
+  guideAngle,
+  guideCalibration,
   guideProjection,
+  liftStack,
   progression,
   removalPerStrokeMm3,
   seatGeometry,
@@ -11,6 +14,7 @@ import {
   type ProgressionAbrasive,
   type ProgressionInput,
 } from '@mellow-anvil/core';
+import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { LONG_RECORD, sessionsOf, shopOf, stone } from './many.js';
 import { medianMs, ms, times, type Row } from './table.js';
 
@@ -92,7 +96,56 @@ export function benchCore(): Row[] {
       yardstick: `as many sines and cosines ${ms(sines)}, ${times(projections / sines)}`,
     },
     recordRow(),
+    calibrationRow(),
+    stackRow(),
   ];
+}
+
+/** A guide fitted to eight readings, each held against the other seven. */
+function calibrationRow(): Row {
+  const guide = { rollerRadiusMm: 9, seatHeightMm: 17.3, noseMm: 15.8 };
+  const readings = [20, 23, 26, 29, 32, 36, 41, 47].map((projectionMm, i) => ({
+    projectionMm,
+    angleDeg: guideAngle({ guide, projectionMm }).angleDeg + (i % 3 === 0 ? 0.2 : -0.1),
+  }));
+  const fit = (): number => guideCalibration({ rollerRadiusMm: 9, readings }).rmsDeg;
+  const library = (): number =>
+    levenbergMarquardt(
+      { x: readings.map((x) => x.projectionMm), y: readings.map((x) => x.angleDeg) },
+      ([h = 0, a = 0]) =>
+        (p) =>
+          ((Math.atan2(h, p + a) + Math.asin(9 / Math.hypot(p + a, h))) * 180) / Math.PI,
+      {
+        initialValues: [16, 16],
+        damping: 1e-3,
+        gradientDifference: 1e-5,
+        maxIterations: 100,
+        errorTolerance: 1e-12,
+      },
+    ).parameterError;
+  if (Math.abs(fit() - Math.sqrt(library() / readings.length)) > 1e-3)
+    throw new Error('the calibration disagrees with the library');
+  const [took, theirs] = [medianMs(100, fit), medianMs(30, library)];
+  return {
+    what: 'a guide fitted to 8 readings, each held against the rest',
+    figure: ms(took),
+    yardstick: `one fit by ml-levenberg-marquardt ${ms(theirs)}, ${times(theirs / took)} as long`,
+    aim: 'within a frame',
+  };
+}
+
+/** The fewest of 20 kinds of packing, 99 of each. */
+function stackRow(): Row {
+  const packing = Array.from({ length: 20 }, (_, i) => ({
+    name: `kind ${i}`,
+    thicknessMm: 0.13 + i * 0.171,
+    count: 99,
+  }));
+  return {
+    what: 'a knife’s lift stacked from 20 kinds of packing, 99 of each',
+    figure: ms(medianMs(15, () => liftStack({ widthMm: 22, spineThicknessMm: 3, bevelDeg: 15 }, packing))),
+    aim: 'below 100 ms',
+  };
 }
 
 /** From a tool's entries to its state, its usual life and its last use. */
