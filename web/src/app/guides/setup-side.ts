@@ -159,6 +159,7 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
   styles: `
     :host {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 1rem;
     }
     .choice {
@@ -190,6 +191,7 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
     }
     .panels {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 0.9rem;
       border-top: 3px solid var(--leather);
       padding-top: 0.9rem;

@@ -97,6 +97,7 @@ import { FrontView } from './front-view';
   styles: `
     :host {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 0.9rem;
     }
     .drawings {
@@ -129,6 +130,9 @@ import { FrontView } from './front-view';
       }
       ma-front-view {
         max-width: 12rem;
+      }
+      .wide {
+        grid-column: auto;
       }
     }
   `,

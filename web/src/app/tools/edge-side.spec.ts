@@ -78,4 +78,13 @@ describe('EdgeSide', () => {
     );
     server.expectNone({ method: 'PUT', url: '/api/tools/iron' });
   });
+
+  it('says first of all that an edge has crept', async () => {
+    expect(textOf(fixture, '.panels')).toContain('It lies');
+    const state = { recessionMm: 0.1, landMm: 0.72, landFrom: 'ground', honingsSinceThen: 3, honings: 3 };
+    const creep = { setDeg: 30, nowDeg: 32.5, steps: 3, since: '2026-08-01T09:00:00Z', keepRatio: 0.9 };
+    answer(server, '/api/records', { iron: { entries: 4, state, creep } });
+    await fixture.whenStable();
+    expect(textOf(fixture, '.panels')).toContain('It has crept: set at 30°, it was last honed at 32.5°');
+  });
 });

@@ -122,10 +122,12 @@ const PLANED: readonly Tool['family'][] = ['plane-iron', 'low-angle-iron', 'scru
   styles: `
     :host {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 0.9rem;
     }
     .panels {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 0.9rem;
       border-top: 3px solid var(--leather);
       padding: 0.9rem 0 0.6rem;
@@ -162,8 +164,10 @@ export class EdgeSide {
     return PANELS.filter(({ value }) => has[value]);
   });
   protected readonly panel = computed(() => {
+    // An edge that has crept says so before anything else.
+    const wanted = this.picked() ?? (this.record()?.creep ? 'keep' : undefined);
     const panels = this.panels();
-    return panels.find(({ value }) => value === this.picked())?.value ?? panels[0]?.value ?? 'keep';
+    return panels.find(({ value }) => value === wanted)?.value ?? panels[0]?.value ?? 'keep';
   });
   /** The edge as typed and as its record has it, once it can be read. */
   protected readonly standing = computed(() => {
