@@ -14,6 +14,7 @@ import {
   guideAngle,
   guideCalibration,
   guideProjection,
+  hollowGrind,
   knifeLift,
   landGrowth,
   liftStack,
@@ -198,6 +199,16 @@ export const calculations: Readonly<Record<string, Calculation>> = {
     }),
     output: Joi.object({ centreDistanceMm: result, gapMm: result }),
     run: wheelSupport,
+  },
+  'hollow-grind': {
+    title: 'The hollow a wheel leaves in a bevel, and the angle at its edge',
+    input: Joi.object({
+      wheelRadiusMm: number('wheelRadiusMm'),
+      thicknessMm: number('thicknessMm'),
+      bevelDeg: number('bevelDeg'),
+    }),
+    output: Joi.object({ faceMm: result, depthMm: result, edgeDeg: result }),
+    run: hollowGrind,
   },
   'plane-angles': {
     title: 'Cutting, clearance and included angle of an iron in its plane',

@@ -296,6 +296,7 @@ describe('calculations', () => {
       ],
       'right-angle-folding': [{ angleDeg: 30 }],
       'wheel-support': [{ wheelRadiusMm: 125, jigProjectionMm: 139, offsetMm: 12, angleDeg: 25 }],
+      'hollow-grind': [{ wheelRadiusMm: 75, thicknessMm: 4, bevelDeg: 25 }],
       'plane-angles': [{ bedDeg: 45, orientation: 'bevel-down', bevelDeg: 38, backBevelDeg: 0 }],
       'edge-keep': [{ angleDeg: 40, referenceDeg: 30 }],
       'skew-cut': [{ bevelDeg: 25, skewDeg: 30 }],

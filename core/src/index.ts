@@ -14,6 +14,7 @@ export * from './edge/front-line.js';
 export * from './edge/plane-angles.js';
 export * from './edge/setting-shift.js';
 export * from './edge/skew-cut.js';
+export * from './grinding/hollow-grind.js';
 export * from './guide/facet-settings.js';
 export * from './guide/folding.js';
 export * from './guide/guide-angle.js';
