@@ -30,7 +30,10 @@ test('the edge is looked at from the whole blade to the last 50 µm, and what it
   await expectAccessible(page, BESIDES);
 
   await panel.getByText('Against another angle').click();
-  await expect(panel.getByRole('img')).toHaveAttribute('aria-label', /the edge keeps \d+ %/);
+  await expect(panel.locator('ma-keep-panel').getByRole('img')).toHaveAttribute(
+    'aria-label',
+    /the edge keeps \d+ %/,
+  );
   await expectAccessible(page, BESIDES);
   await panel.getByText('Its back').click();
   await type(panel.getByLabel('From the edge to the shim'), '30');

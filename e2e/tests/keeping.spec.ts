@@ -98,6 +98,7 @@ test('an entry is opened, corrected, and the correction undone', async ({ page }
   await page.goto('/tools/smooth-50/life');
   await page.getByRole('button', { name: 'Sharpening', exact: true }).click();
   const newest = page.locator('ma-life-side li').first();
+  await expect(newest).toContainText('Honed');
   const before = await newest.getByRole('button').first().textContent();
   await newest.getByRole('button').first().click();
   const strokes = newest.getByLabel('Strokes').first();
