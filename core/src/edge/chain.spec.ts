@@ -216,6 +216,21 @@ describe('edgeChain', () => {
   });
 });
 
+describe('edgeChain of edges that keep their angle in a field of their own', () => {
+  it('refuses at that field, so that the sentence stands beside it', () => {
+    const thick = { form: 'scraping', lengthMm: 60, thicknessMm: 10, bevelDeg: 6, burrSide: 'left' } as const;
+    expect(() => edgeChain(thick)).toThrow(jasmine.objectContaining({ field: 'bevelDeg' }));
+    const wheel = flatBlade({ thicknessMm: 9, primaryDeg: 20, grind: 'hollow' });
+    expect(() => edgeChain(wheel)).not.toThrow();
+    expect(() => edgeChain({ ...wheel, thicknessMm: 19 })).toThrow(
+      jasmine.objectContaining({ field: 'primaryDeg' }),
+    );
+    expect(() => edgeChain({ ...wheel, grindRadiusMm: 20 })).toThrow(
+      jasmine.objectContaining({ field: 'grindRadiusMm' }),
+    );
+  });
+});
+
 describe('wornTip', () => {
   it('touches both faces and no more (distances found numerically, fast-check)', () => {
     fc.assert(

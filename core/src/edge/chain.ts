@@ -1,5 +1,6 @@
 import { cosDeg, sinDeg, tanDeg, toDeg } from '../measure/trig.js';
-import { insist } from '../refusal.js';
+import { chordTurnDeg, hollowGrind } from '../grinding/hollow-grind.js';
+import { Refusal, attempt, insist } from '../refusal.js';
 import {
   backBevelDeg,
   type DoubleBevelEdge,
@@ -166,7 +167,7 @@ function flatBacked(edge: Flat, bladeMm: number | undefined, counterDeg?: number
   if (secondaryDeg !== undefined) {
     climb('secondary', secondaryDeg, edge.landMm ?? ASSUMED_LAND_MM, 'secondaryDeg', 'landMm');
   }
-  const arc = bevelArc(edge, thicknessMm, primaryDeg, 'primaryDeg');
+  const arc = bevelArc(edge, thicknessMm, primaryDeg, ownForm ? 'primaryDeg' : 'bevelDeg');
   const ground = at.x - arc(at.y + drop);
   insist(
     ground <= 1e-9 || upper.length === 0,
@@ -298,14 +299,17 @@ function bevelArc(
   if (grind === 'flat') return (height) => height / tanDeg(deg);
   const hollow = grind === 'hollow';
   const radius = grindRadiusMm ?? (hollow ? ASSUMED.hollowRadiusMm : ASSUMED.convexRadiusMm);
+  const field = grindRadiusMm === undefined ? angleField : 'grindRadiusMm';
+  const ground = hollow
+    ? attempt(() => hollowGrind({ wheelRadiusMm: radius, thicknessMm: rise, bevelDeg: deg }))
+    : undefined;
+  if (ground instanceof Refusal) throw new Refusal(field, ground.message);
   const face = rise / sinDeg(deg);
-  const turn = face < 2 * radius ? toDeg(Math.asin(face / 2 / radius)) : Infinity;
+  const turn = chordTurnDeg(face, radius);
   insist(
-    turn < deg && (hollow || deg + turn < 90),
-    grindRadiusMm === undefined ? angleField : 'grindRadiusMm',
-    hollow
-      ? `A wheel of ${radius} mm radius hollows a ${face.toFixed(1)} mm face past its own edge: take a larger wheel, or grind steeper.`
-      : `A rounding of ${radius} mm radius bends a ${face.toFixed(1)} mm face further than the blade allows: take a larger radius.`,
+    hollow || (turn < deg && deg + turn < 90),
+    field,
+    `A rounding of ${radius} mm radius bends a ${face.toFixed(1)} mm face further than the blade allows: take a larger radius.`,
   );
   const off = Math.sqrt(radius * radius - (face * face) / 4);
   const sign = hollow ? 1 : -1;

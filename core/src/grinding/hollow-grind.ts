@@ -27,7 +27,7 @@ export function hollowGrind({ wheelRadiusMm, thicknessMm, bevelDeg }: HollowGrin
   insist(thicknessMm > 0, 'thicknessMm', 'A blade has some thickness: give more than 0 mm.');
   insist(bevelDeg > 0 && bevelDeg < 90, 'bevelDeg', 'Choose a bevel above 0° and below 90°.');
   const faceMm = thicknessMm / sinDeg(bevelDeg);
-  const turn = faceMm < 2 * wheelRadiusMm ? toDeg(Math.asin(faceMm / 2 / wheelRadiusMm)) : Infinity;
+  const turn = chordTurnDeg(faceMm, wheelRadiusMm);
   insist(
     turn < bevelDeg,
     'wheelRadiusMm',
@@ -36,6 +36,10 @@ export function hollowGrind({ wheelRadiusMm, thicknessMm, bevelDeg }: HollowGrin
   const depthMm = wheelRadiusMm - Math.sqrt(wheelRadiusMm ** 2 - (faceMm / 2) ** 2);
   return { faceMm, depthMm, edgeDeg: bevelDeg - turn };
 }
+
+/** How far a circle's tangent at one end of a chord turns from the chord, degrees; none past its diameter. */
+export const chordTurnDeg = (chordMm: number, radiusMm: number): number =>
+  chordMm < 2 * radiusMm ? toDeg(Math.asin(chordMm / 2 / radiusMm)) : Infinity;
 
 /** A hollow bevel after some honing on its two rims. Lengths mm, areas mm². */
 export interface HonedHollow {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { MOST_FOLDS, foldTo } from '@mellow-anvil/core';
+import { MOST_FOLDS, foldTo, cosDeg, sinDeg } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { Why, type Reason } from '../shared/why';
@@ -140,7 +140,7 @@ export class FoldingPanel {
 }
 
 const ray = (deg: number, share: number): { readonly x: number; readonly y: number } => {
-  const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+  const [c, s] = [cosDeg(deg), sinDeg(deg)];
   const length = Math.min(LONG / c, HIGH / s) * share;
   return { x: CORNER.x + length * c, y: CORNER.y - length * s };
 };

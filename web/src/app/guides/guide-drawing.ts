@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import {
   unlessRefused,
   bladeGeometry,
+  cosDeg,
   guidePose,
+  sinDeg,
   type Edge,
   type FacetSetting,
   type GuideSeat,
@@ -13,6 +15,7 @@ import { Figures } from '../shared/figures';
 
 const VIEW = { width: 560, height: 300 } as const;
 const PAD = 26;
+const STONE_PX = 44;
 
 /** The guide on the stone with the blade at its projection, to scale. */
 @Component({
@@ -20,7 +23,7 @@ const PAD = 26;
   template: `
     @if (drawing(); as d) {
       <svg [attr.viewBox]="'0 0 ' + view.width + ' ' + view.height" role="img" [attr.aria-label]="d.words">
-        <rect class="stone" x="0" [attr.y]="d.stoneY" [attr.width]="view.width" height="60" />
+        <rect class="stone" x="0" [attr.y]="d.stoneY" [attr.width]="view.width" [attr.height]="d.stonePx" />
         @if (d.runsAtY > d.stoneY) {
           <path class="runs" [attr.d]="'M0 ' + d.runsAtY + 'H' + view.width" />
         }
@@ -108,8 +111,15 @@ export class GuideDrawing {
     if (!pose) return undefined;
     const points = [...pose.blade, { x: pose.axle.x, y: pose.axle.y + pose.rollerRadiusMm }];
     const [right, top] = [Math.max(...points.map(({ x }) => x)), Math.max(...points.map(({ y }) => y))];
-    const scale = Math.min((VIEW.width - 2 * PAD) / right, (VIEW.height - 60 - PAD) / (top + 6));
-    const stoneY = VIEW.height - 44;
+    // A roller beside the stone runs on the bench: then the stone is drawn as thick as it stands above it.
+    const dropMm = Math.max(0, -pose.rollerRunsAtMm);
+    const [beneath, floor] = [dropMm > 0 ? 18 : STONE_PX, dropMm > 0 ? 0 : 16];
+    const scale = Math.min(
+      (VIEW.width - 2 * PAD) / right,
+      (VIEW.height - beneath - floor - PAD) / (top + 6 + dropMm),
+    );
+    const stonePx = dropMm > 0 ? dropMm * scale : STONE_PX;
+    const stoneY = VIEW.height - (dropMm > 0 ? stonePx + beneath : STONE_PX);
     const px = ({ x, y }: Point): Point => ({ x: PAD + x * scale, y: stoneY - y * scale });
     const path = (...list: readonly Point[]): string =>
       list
@@ -117,12 +127,12 @@ export class GuideDrawing {
         .map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`)
         .join('L');
     const [axle, edge, nose] = [px(pose.axle), px(pose.edge), px(pose.nose)];
-    const rad = (angleDeg * Math.PI) / 180;
-    const off = { x: -Math.sin(rad) * 22, y: -Math.cos(rad) * 22 };
+    const off = { x: -sinDeg(angleDeg) * 22, y: -cosDeg(angleDeg) * 22 };
     const middle = { x: (edge.x + nose.x) / 2 + off.x * 1.4, y: (edge.y + nose.y) / 2 + off.y * 1.4 };
     const arcPx = Math.min(110, reachMm * scale * 0.5);
     return {
       stoneY,
+      stonePx,
       runsAtY: stoneY - pose.rollerRunsAtMm * scale,
       blade: `M${path(...pose.blade)}Z`,
       body: `M${path(pose.nose, pose.heel, { x: pose.axle.x + pose.rollerRadiusMm * 0.6, y: pose.axle.y }, { x: pose.axle.x - pose.rollerRadiusMm * 0.6, y: pose.axle.y })}Z`,
@@ -133,9 +143,9 @@ export class GuideDrawing {
       labelY: middle.y,
       turn: `rotate(${-angleDeg} ${middle.x} ${middle.y})`,
       label: `${this.figures.setting(projectionMm)} ${this.figures.unitOf('length')}`,
-      arc: `M${edge.x + arcPx} ${stoneY}A${arcPx} ${arcPx} 0 0 0 ${edge.x + arcPx * Math.cos(rad)} ${stoneY - arcPx * Math.sin(rad)}`,
+      arc: `M${edge.x + arcPx} ${stoneY}A${arcPx} ${arcPx} 0 0 0 ${edge.x + arcPx * cosDeg(angleDeg)} ${stoneY - arcPx * sinDeg(angleDeg)}`,
       degX: edge.x + arcPx + 8,
-      degY: stoneY - Math.max(14, arcPx * Math.sin(rad / 2) * 0.6),
+      degY: stoneY - Math.max(14, arcPx * sinDeg(angleDeg / 2) * 0.6),
       deg: this.figures.angle(angleDeg),
       words: `${this.guide().name}: the edge stands ${this.figures.length(projectionMm)} out of the guide for ${this.figures.angle(angleDeg)}`,
     };

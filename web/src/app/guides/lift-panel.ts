@@ -19,6 +19,8 @@ import {
   type LiftStack,
   type Packing,
   attempt,
+  cosDeg,
+  sinDeg,
 } from '@mellow-anvil/core';
 import { LineField } from '../shared/line-field';
 import { sentencesFor, type Sentences } from '../shared/checks';
@@ -210,7 +212,7 @@ export class LiftPanel {
     const bevelDeg = stack?.bevelDeg ?? this.bevel();
     if (liftMm === undefined || bevelDeg === undefined) return undefined;
     const scale = Math.min((VIEW.width - 150) / widthMm, (STONE_Y - 30) / (liftMm + spineThicknessMm + 2));
-    const [c, s] = [Math.cos((bevelDeg * Math.PI) / 180), Math.sin((bevelDeg * Math.PI) / 180)];
+    const [c, s] = [cosDeg(bevelDeg), sinDeg(bevelDeg)];
     const at = (along: number, off: number): string =>
       `${(EDGE_X + (along * c - off * s) * scale).toFixed(1)} ${(STONE_Y - (along * s + off * c) * scale).toFixed(1)}`;
     const corner = EDGE_X + (widthMm * c + (spineThicknessMm / 2) * s) * scale;

@@ -39,6 +39,11 @@ export class Figures {
       : formatLength(mm, { units: 'inch', mark: this.mark(), inchStyle: 'thou', decimals: 2 });
   }
 
+  /** What stands in a figure's place until it is given. */
+  taken(mm: number): string {
+    return `Taken as ${this.length(mm)} until you give it`;
+  }
+
   angle(deg: number, decimals = 1): string {
     return formatAngle(deg, decimals, this.mark());
   }

@@ -125,8 +125,7 @@ export class BackPanel {
   protected readonly hint = computed(() => {
     const { back, polishedMm } = this.edge();
     if (polishedMm !== undefined) return back === 'rim' ? 'From the edge' : 'As it shows';
-    const taken = back === 'rim' ? ASSUMED.rimMm : ASSUMED.backBevelMm;
-    return `Taken as ${this.figures.length(taken)} until you give it`;
+    return this.figures.taken(back === 'rim' ? ASSUMED.rimMm : ASSUMED.backBevelMm);
   });
 
   protected choose(back: Back): void {

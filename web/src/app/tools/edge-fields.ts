@@ -61,7 +61,7 @@ const FRONT_BEGINS = {
           [value]="figure('microLandMm')"
           (valueChange)="changed.emit(with('microLandMm', $event))"
           [sentence]="sentences()['edge.microLandMm']"
-          [hint]="figure('microLandMm') === undefined ? taken(assumed.microLandMm) : ''"
+          [hint]="figure('microLandMm') === undefined ? figures.taken(assumed.microLandMm) : ''"
           (settled)="settled.emit()"
         />
       }
@@ -83,7 +83,7 @@ const FRONT_BEGINS = {
         [hint]="
           figure('grindRadiusMm') !== undefined
             ? ''
-            : taken(word('grind') === 'hollow' ? assumed.hollowRadiusMm : assumed.convexRadiusMm)
+            : figures.taken(word('grind') === 'hollow' ? assumed.hollowRadiusMm : assumed.convexRadiusMm)
         "
         (settled)="settled.emit()"
       />
@@ -142,7 +142,7 @@ export class EdgeFields {
   readonly measured = output<number>();
   readonly settled = output<void>();
 
-  private readonly figures = inject(Figures);
+  protected readonly figures = inject(Figures);
   protected readonly none = NaN;
   protected readonly assumed = ASSUMED;
   protected readonly fronts = FRONTS;
@@ -163,10 +163,6 @@ export class EdgeFields {
     const write = angle.bind(this.figures);
     return `Usual: ${least === most ? write(least) : `${write(least)} to ${write(most)}`} (common practice)`;
   });
-
-  protected taken(mm: number): string {
-    return `Taken as ${this.figures.length(mm)} until you give it`;
-  }
 
   protected figure(field: string): number | undefined {
     const value = (this.draft() as Readonly<Record<string, unknown>>)[field];

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { edgeChain, type Edge, type EdgeChain, type Point, unlessRefused } from '@mellow-anvil/core';
+import { edgeChain, type Edge, type EdgeChain, type Point, unlessRefused, tanDeg } from '@mellow-anvil/core';
+import { gouging, winging } from './end-on';
 
 const WIDTH = 54;
 const HEIGHT = 34;
@@ -94,17 +95,11 @@ function glyph(edge: Edge): Path[] {
         d: `M4 ${8 + i * 7}H${WIDTH - 4}`,
       }));
     case 'gouge':
-      return [{ kind: 'line', d: arc(edge.widthMm, edge.depthMm, Math.min(1.6, 46 / edge.widthMm)) }];
-    case 'v': {
-      const half = (edge.openingDeg * Math.PI) / 360;
-      const [dx, dy] = [edge.wingMm * Math.sin(half) * 2.6, edge.wingMm * Math.cos(half) * 2.6];
+      return [{ kind: 'line', d: curve(edge.widthMm, edge.depthMm) }];
+    case 'v':
       return [
-        {
-          kind: 'line',
-          d: `M${at(WIDTH / 2 - dx, HEIGHT - 4 - dy)}L${at(WIDTH / 2, HEIGHT - 4)}L${at(WIDTH / 2 + dx, HEIGHT - 4 - dy)}`,
-        },
+        { kind: 'line', d: winging(edge.wingMm, edge.openingDeg, 2.6, { x: WIDTH / 2, y: HEIGHT - 4 }) },
       ];
-    }
     case 'hook':
       return [{ kind: 'line', d: `M8 4V16A12 12 0 0 0 44 16V12` }];
   }
@@ -117,24 +112,20 @@ function chainOf(edge: Edge): EdgeChain | undefined {
 
 /** A double-bevelled wedge, edge at the left. */
 function wedge(leftDeg: number, rightDeg: number, thickMm: number): string {
-  const tan = (deg: number): number => Math.tan((deg * Math.PI) / 180);
   const half = (thickMm / 2) * PX_PER_MM;
   const middle = HEIGHT / 2;
   const end = WIDTH + 10;
   return closed([
     { x: 3, y: middle },
-    { x: 3 + half / tan(leftDeg), y: middle - half },
+    { x: 3 + half / tanDeg(leftDeg), y: middle - half },
     { x: end, y: middle - half },
     { x: end, y: middle + half },
-    { x: 3 + half / tan(rightDeg), y: middle + half },
+    { x: 3 + half / tanDeg(rightDeg), y: middle + half },
   ]);
 }
 
-/** A gouge's edge from the front: its chord and depth to scale with each other. */
-function arc(widthMm: number, depthMm: number, scale: number): string {
-  const radius = ((widthMm / 2) ** 2 + depthMm ** 2) / (2 * depthMm);
-  const [half, r] = [(widthMm / 2) * scale, radius * scale];
-  const top = (HEIGHT - depthMm * scale) / 2;
-  const large = depthMm > radius ? 1 : 0;
-  return `M${at(WIDTH / 2 - half, top)}A${at(r, r)} 0 ${large} 0 ${at(WIDTH / 2 + half, top)}`;
+/** A gouge's edge end on, in the middle of the glyph. */
+function curve(widthMm: number, depthMm: number): string {
+  const scale = Math.min(1.6, 46 / widthMm);
+  return gouging(widthMm, depthMm, scale, { x: WIDTH / 2, y: (HEIGHT - depthMm * scale) / 2 });
 }

@@ -14,8 +14,10 @@ import { Slider } from 'primeng/slider';
 import {
   Refusal,
   backBevelDeg,
+  cosDeg,
   dullRecessionMm,
   edgeChain,
+  sinDeg,
   wornTip,
   type Edge,
   type EdgeChain,
@@ -169,12 +171,11 @@ export class EdgeSection {
     const flatBacked = edge.form === 'single-bevel' && backBevelDeg(edge) === 0;
     const backMm = flatBacked ? dullRecessionMm(radiusUm, upper.angleDeg) : undefined;
     const from = backMm === undefined ? undefined : toPx({ x: backMm, y: 0 });
-    const rad = (upper.angleDeg * Math.PI) / 180;
     return {
       lost: `M${b.x} ${b.y}L${tip.x} ${tip.y}L${a.x} ${a.y}A${r} ${r} 0 0 0 ${b.x} ${b.y}Z`,
       curve: `M${a.x} ${a.y}A${r} ${r} 0 0 0 ${b.x} ${b.y}`,
       after: from
-        ? `M${from.x} ${from.y}L${from.x + 900 * Math.cos(rad)} ${from.y - 900 * Math.sin(rad)}`
+        ? `M${from.x} ${from.y}L${from.x + 900 * cosDeg(upper.angleDeg)} ${from.y - 900 * sinDeg(upper.angleDeg)}`
         : '',
       words: `Tip worn to ${this.figures.number(radiusUm, 1)} µm (by the plan’s word for it)${backMm === undefined ? '' : `; honing takes ${this.figures.sliver(backMm)} off the length`}`,
     };

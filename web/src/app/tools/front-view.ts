@@ -1,6 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { Refusal, frontProfile, type Edge, type FrontPoint } from '@mellow-anvil/core';
+import {
+  Refusal,
+  frontProfile,
+  type Edge,
+  type FrontPoint,
+  tanDeg,
+  cosDeg,
+  sinDeg,
+} from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
+import { gouging, winging } from './end-on';
 
 const VIEW = { width: 210, height: 210 } as const;
 const BLADE = { width: 150, top: 18, edge: 140 } as const;
@@ -109,7 +118,7 @@ export class FrontView {
   }
 
   private skewed(widthMm: number, skewDeg: number): Drawing {
-    const rise = Math.min(BLADE.edge - BLADE.top - 10, BLADE.width * Math.tan((skewDeg * Math.PI) / 180));
+    const rise = Math.min(BLADE.edge - BLADE.top - 10, BLADE.width * tanDeg(skewDeg));
     const [left, right] = [VIEW.width / 2 - BLADE.width / 2, VIEW.width / 2 + BLADE.width / 2];
     return {
       ...onBlade([
@@ -137,39 +146,20 @@ function onBlade(points: readonly Px[]): Pick<Drawing, 'edge' | 'blade'> {
   };
 }
 
-/** A gouge end on: chord and depth to scale with each other. */
+const END_ON = { blade: '', words: 'end on, to scale' } as const;
+const ROOM = BLADE.edge - BLADE.top;
+
 function curved(widthMm: number, depthMm: number): Drawing {
-  const scale = Math.min(BLADE.width / widthMm, (BLADE.edge - BLADE.top) / depthMm);
-  const radius = ((widthMm / 2) ** 2 + depthMm ** 2) / (2 * depthMm);
-  const half = (widthMm / 2) * scale;
-  const top = BLADE.edge - depthMm * scale;
-  const [left, right] = [VIEW.width / 2 - half, VIEW.width / 2 + half];
-  const large = depthMm > radius ? 1 : 0;
-  return {
-    blade: '',
-    edge: `M${left} ${top}A${radius * scale} ${radius * scale} 0 ${large} 0 ${right} ${top}`,
-    measureMm: BLADE.width / scale,
-    words: 'end on, to scale',
-  };
+  const scale = Math.min(BLADE.width / widthMm, ROOM / depthMm);
+  const mouth = { x: VIEW.width / 2, y: BLADE.edge - depthMm * scale };
+  return { ...END_ON, edge: gouging(widthMm, depthMm, scale, mouth), measureMm: BLADE.width / scale };
 }
 
-/** A V-tool end on. */
 function winged(wingMm: number, openingDeg: number): Drawing {
-  const half = (openingDeg * Math.PI) / 360;
   const scale = Math.min(
-    BLADE.width / (2 * wingMm * Math.sin(half)),
-    (BLADE.edge - BLADE.top) / (wingMm * Math.cos(half)),
+    BLADE.width / (2 * wingMm * sinDeg(openingDeg / 2)),
+    ROOM / (wingMm * cosDeg(openingDeg / 2)),
   );
-  const [dx, dy] = [wingMm * Math.sin(half) * scale, wingMm * Math.cos(half) * scale];
-  const x = VIEW.width / 2;
-  return {
-    blade: '',
-    edge: `M${path([
-      { x: x - dx, y: BLADE.edge - dy },
-      { x, y: BLADE.edge },
-      { x: x + dx, y: BLADE.edge - dy },
-    ])}`,
-    measureMm: BLADE.width / scale,
-    words: 'end on, to scale',
-  };
+  const keel = { x: VIEW.width / 2, y: BLADE.edge };
+  return { ...END_ON, edge: winging(wingMm, openingDeg, scale, keel), measureMm: BLADE.width / scale };
 }

@@ -11,6 +11,8 @@ import {
   type SingleBevelEdge,
   attempt,
   unlessRefused,
+  cosDeg,
+  sinDeg,
 } from '@mellow-anvil/core';
 import type { Sentences } from '../shared/checks';
 import { ChoiceField } from '../shared/choice-field';
@@ -142,8 +144,7 @@ export class HostPanel {
     const [host, angles] = [this.host(), this.angles()];
     if (host?.bedDeg === undefined || !angles) return undefined;
     const down = host.orientation === 'bevel-down';
-    const rad = (deg: number): number => (deg * Math.PI) / 180;
-    const [c, s] = [Math.cos(rad(host.bedDeg)), Math.sin(rad(host.bedDeg))];
+    const [c, s] = [cosDeg(host.bedDeg), sinDeg(host.bedDeg)];
     const chain = unlessRefused(() => edgeChain(this.edge(), 60));
     if (!chain) return undefined;
     const scale = Math.min(11, 34 / chain.thicknessMm);
@@ -153,7 +154,7 @@ export class HostPanel {
       return `${(EDGE_X + (x * c + side * s) * scale).toFixed(1)} ${(SOLE_Y - (x * s - side * c) * scale).toFixed(1)}`;
     };
     const ray = (deg: number, px: number): string =>
-      `${(EDGE_X + px * Math.cos(rad(deg))).toFixed(1)} ${(SOLE_Y - px * Math.sin(rad(deg))).toFixed(1)}`;
+      `${(EDGE_X + px * cosDeg(deg)).toFixed(1)} ${(SOLE_Y - px * sinDeg(deg)).toFixed(1)}`;
     const { cuttingDeg, clearanceDeg } = angles;
     const open = Math.max(0, clearanceDeg);
     return {
@@ -161,8 +162,8 @@ export class HostPanel {
       clear: `M${EDGE_X} ${SOLE_Y}L${ray(0, 150)}A150 150 0 0 0 ${ray(open, 150)}Z`,
       cutting: `M${ray(0, 118)}A118 118 0 0 0 ${ray(cuttingDeg, 118)}`,
       cuttingAt: {
-        x: EDGE_X + 128 * Math.cos(rad(cuttingDeg)) - 124,
-        y: Math.max(22, SOLE_Y - 128 * Math.sin(rad(cuttingDeg))),
+        x: EDGE_X + 128 * cosDeg(cuttingDeg) - 124,
+        y: Math.max(22, SOLE_Y - 128 * sinDeg(cuttingDeg)),
       },
       cuttingText: `cuts at ${this.figures.angle(cuttingDeg)}`,
       clearText:

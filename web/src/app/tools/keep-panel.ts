@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { edgeKeep, includedDeg, tipLoss, type Creep, type Edge } from '@mellow-anvil/core';
+import { edgeKeep, includedDeg, sinDeg, tanDeg, tipLoss, type Creep, type Edge } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { Why, type Reason } from '../shared/why';
@@ -177,10 +177,9 @@ export class KeepPanel {
 
 /** A wedge whose faces touch the round tip, its length lost beside it. */
 function wedge(deg: number, r: number, side: 1 | -1) {
-  const half = (deg * Math.PI) / 360;
-  const tipY = ROUND_Y - r / Math.sin(half);
+  const tipY = ROUND_Y - r / sinDeg(deg / 2);
   const depth = VIEW.height - tipY + 10;
-  const out = depth * Math.tan(half);
+  const out = depth * tanDeg(deg / 2);
   const top = ROUND_Y - r;
   const x = MIDDLE + side * (r + 46);
   return {

@@ -1,4 +1,12 @@
-import { facetAngleThrough, type ChainFacet, type EdgeChain, type Point } from '@mellow-anvil/core';
+import {
+  facetAngleThrough,
+  type ChainFacet,
+  type EdgeChain,
+  type Point,
+  cosDeg,
+  sinDeg,
+  tanDeg,
+} from '@mellow-anvil/core';
 
 export const VIEW = { width: 660, height: 290 } as const;
 const PAD = { left: 56, right: 20, top: 20, bottom: 46 } as const;
@@ -102,13 +110,13 @@ function angleHandle(chain: EdgeChain, facet: ChainFacet, scale: Scale): readonl
   const pivot = scale.toPx(from);
   if (angleField === undefined || pivot.x > VIEW.width * 0.72 || pivot.y < 60) return [];
   // The angle opens where the facet's line meets the axis; it turns about where the facet begins.
-  const start = scale.toPx({ x: from.x - Math.abs(from.y) / Math.tan((angleDeg * Math.PI) / 180), y: 0 });
+  const start = scale.toPx({ x: from.x - Math.abs(from.y) / tanDeg(angleDeg), y: 0 });
   const sign = side === 'upper' ? 1 : -1;
   const room = roomAlong(start, angleDeg * sign, chain.heelMm * scale.pxPerMm);
   const [knob, opens] = OUT[name] ?? [0.94, 0.62];
   const along = (px: number, deg: number): Point => ({
-    x: start.x + px * Math.cos((deg * Math.PI) / 180),
-    y: start.y - sign * px * Math.sin((deg * Math.PI) / 180),
+    x: start.x + px * cosDeg(deg),
+    y: start.y - sign * px * sinDeg(deg),
   });
   const [at, top, flat] = [
     along(room * knob, angleDeg),
@@ -182,7 +190,7 @@ function lengthHandle(facet: ChainFacet, scale: Scale): readonly Handle[] {
 
 /** How far a ray can go from a place before it leaves the view, at most the bevel's own length. */
 function roomAlong(start: Point, deg: number, mostPx: number): number {
-  const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+  const [c, s] = [cosDeg(deg), sinDeg(deg)];
   const across = (VIEW.width - 40 - start.x) / c;
   const up = s > 0 ? (start.y - 26) / s : s < 0 ? (VIEW.height - 26 - start.y) / -s : Infinity;
   return Math.max(60, Math.min(across, up, mostPx));

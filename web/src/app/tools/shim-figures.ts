@@ -20,7 +20,7 @@ const STONE_Y = 110;
           [value]="shimMm()"
           (valueChange)="changed.emit({ shimMm: $event })"
           [sentence]="sentences()['edge.shimMm'] || refusal('shimMm')"
-          [hint]="shimMm() === undefined ? taken(usual.shimMm) : 'A thin rule or a strip of tape'"
+          [hint]="shimMm() === undefined ? figures.taken(usual.shimMm) : 'A thin rule or a strip of tape'"
           (settled)="settled.emit()"
         />
         <ma-quantity
@@ -28,7 +28,9 @@ const STONE_Y = 110;
           [value]="shimAtMm()"
           (valueChange)="changed.emit({ shimAtMm: $event })"
           [sentence]="sentences()['edge.shimAtMm'] || refusal('distanceMm')"
-          [hint]="shimAtMm() === undefined ? taken(usual.distanceMm) : 'Along the blade, to its near edge'"
+          [hint]="
+            shimAtMm() === undefined ? figures.taken(usual.distanceMm) : 'Along the blade, to its near edge'
+          "
           (settled)="settled.emit()"
         />
         @if (result().deg; as deg) {
@@ -97,10 +99,6 @@ export class ShimFigures {
     const { deg } = this.result();
     return deg === undefined ? 'Not to scale' : `lifted ${this.figures.angle(deg, 2)}; drawn steeper`;
   });
-
-  protected taken(mm: number): string {
-    return `Taken as ${this.figures.length(mm)} until you give it`;
-  }
 
   protected refusal(field: string): string {
     const { refused } = this.result();
