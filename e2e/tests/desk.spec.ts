@@ -46,6 +46,35 @@ test('the edge is looked at from the whole blade to the last 50 µm, and what it
   expect([stored.edge.microDeg, stored.edge.shimAtMm]).toEqual([38, 30]);
 });
 
+test('a land dragged by the mouse is a measurement in the record, and an advised finish is planned to', async ({
+  page,
+}) => {
+  await page.goto('/tools/bench-19/edge');
+  const land = page.getByRole('slider', { name: 'Secondary land' });
+  const before = Number(await land.getAttribute('aria-valuenow'));
+  const box = await land.locator('.knob').boundingBox();
+  if (!box) throw new Error('no handle');
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 30, y - 18, { steps: 5 });
+  const dragged = Number(await land.getAttribute('aria-valuenow'));
+  expect(dragged).toBeGreaterThan(before);
+  await page.mouse.up();
+  await expect(page.getByText(/The land measures .* it is in the record/)).toBeVisible();
+  await expect(page.getByLabel('Land now')).toHaveValue(String(dragged));
+  const { record } = await (await page.request.get('/api/records/bench-19')).json();
+  expect([record.state.landFrom, record.state.landMm]).toEqual(['measured', dragged]);
+  const tool = await (await page.request.get('/api/tools/bench-19')).json();
+  expect(tool.version).toBe(1);
+
+  await page.getByText('Which angle, how fine').click();
+  await expect(page.getByText(/A fine oil stone’s edge serves/)).toBeVisible();
+  await page.getByRole('button', { name: 'Plan to this finish' }).click();
+  await expect(page).toHaveURL(/\/plan$/);
+  await expect(page.getByLabel('Finish at least')).toHaveValue('9');
+});
+
 test('a chisel’s back is never lifted, on the page or over HTTP', async ({ page }) => {
   await page.goto('/tools/bench-19/edge');
   await page.getByText('Its back', { exact: true }).click();

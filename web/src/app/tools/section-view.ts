@@ -90,6 +90,8 @@ const FACET_WORDS: Readonly<Record<ChainFacet['name'], string>> = {
   'back-bevel': 'Back bevel',
   counter: 'Counter bevel',
 };
+/** How far an angle's handle keeps from where its facet begins, px. */
+const CLEAR_PX = 40;
 /** How far out along its facet an angle's handle and its arc sit, of what room there is. */
 const OUT: Partial<Readonly<Record<ChainFacet['name'], readonly [knob: number, arc: number]>>> = {
   secondary: [0.56, 0.34],
@@ -113,16 +115,15 @@ function angleHandle(chain: EdgeChain, facet: ChainFacet, scale: Scale): readonl
   const start = scale.toPx({ x: from.x - Math.abs(from.y) / tanDeg(angleDeg), y: 0 });
   const sign = side === 'upper' ? 1 : -1;
   const room = roomAlong(start, angleDeg * sign, chain.heelMm * scale.pxPerMm);
-  const [knob, opens] = OUT[name] ?? [0.94, 0.62];
+  const [out, opens] = OUT[name] ?? [0.94, 0.62];
+  // Close up the facet may begin further out than its handle would sit; behind its beginning it would turn backwards.
+  const knob = Math.max(room * out, Math.hypot(pivot.x - start.x, pivot.y - start.y) + CLEAR_PX);
+  if (knob > room) return [];
   const along = (px: number, deg: number): Point => ({
     x: start.x + px * cosDeg(deg),
     y: start.y - sign * px * sinDeg(deg),
   });
-  const [at, top, flat] = [
-    along(room * knob, angleDeg),
-    along(room * opens, angleDeg),
-    along(room * opens, 0),
-  ];
+  const [at, top, flat] = [along(knob, angleDeg), along(room * opens, angleDeg), along(room * opens, 0)];
   const text = along(room * opens + 9, angleDeg / 2);
   const order = side === 'upper' ? chain.upper : chain.lower;
   const place = order.indexOf(facet);

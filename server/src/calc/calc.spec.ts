@@ -1,0 +1,171 @@
+import { openTestWorkshop, type TestWorkshop } from '../testing/workshop.js';
+
+const JAWS = { rollerRadiusMm: 9, seatHeightMm: 16.25, noseMm: 16.25 };
+const IRON_JAWS = { ...JAWS, seatHeightMm: 21 };
+
+/** Worked examples of the published formulas: calculation, input, and each figure to the digits given. */
+const EXAMPLES: readonly (readonly [
+  name: string,
+  input: object,
+  figures: Readonly<Record<string, number>>,
+])[] = [
+  ['guide-projection', { guide: JAWS, angleDeg: 25 }, { projectionMm: 39.894 }],
+  ['guide-projection', { guide: JAWS, angleDeg: 30 }, { projectionMm: 29.896 }],
+  ['guide-projection', { guide: JAWS, angleDeg: 35 }, { projectionMm: 22.648 }],
+  ['guide-projection', { guide: IRON_JAWS, angleDeg: 30 }, { projectionMm: 38.123 }],
+  ['back-bevel', { shimMm: 0.5, distanceMm: 45 }, { angleDeg: 0.6366 }],
+  ['knife-lift', { widthMm: 22, bevelDeg: 15 }, { liftMm: 5.694 }],
+  ['knife-lift', { widthMm: 22, bevelDeg: 15, spineThicknessMm: 3 }, { liftMm: 4.245 }],
+  [
+    'wheel-support',
+    { wheelRadiusMm: 125, jigProjectionMm: 139, offsetMm: 12, angleDeg: 25 },
+    { centreDistanceMm: 216.926 },
+  ],
+  [
+    'hollow-grind',
+    { wheelRadiusMm: 75, thicknessMm: 4, bevelDeg: 25 },
+    { faceMm: 9.465, depthMm: 0.1495, edgeDeg: 21.382 },
+  ],
+  ['edge-keep', { angleDeg: 40, referenceDeg: 30 }, { ratio: 0.6718 }],
+  ['skew-cut', { bevelDeg: 25, skewDeg: 30 }, { effectiveDeg: 21.991 }],
+  [
+    'plane-angles',
+    { bedDeg: 45, orientation: 'bevel-down', bevelDeg: 30, backBevelDeg: 0.5 },
+    { cuttingDeg: 45.5, clearanceDeg: 15, includedDeg: 30.5 },
+  ],
+  [
+    'land-growth',
+    { primaryDeg: 25, secondaryDeg: 30, recessionMm: 0.2 },
+    { landMm: 0.9698, steelMm2: 0.04849 },
+  ],
+];
+
+/** What has no answer: calculation, input, the field to change, and what its sentence says. */
+const REFUSED: readonly (readonly [name: string, input: object, field: string, says: RegExp])[] = [
+  ['back-bevel', { shimMm: 3, distanceMm: 3 }, 'distanceMm', /further back/],
+  ['knife-lift', { widthMm: 12, spineThicknessMm: 6, bevelDeg: 8 }, 'bevelDeg', /already stands at/],
+  [
+    'lift-stack',
+    { widthMm: 22, bevelDeg: 15, packing: [{ name: 'coin', thicknessMm: 2, count: 1 }] },
+    'packing',
+    /nearest they come to/,
+  ],
+  ['hollow-grind', { wheelRadiusMm: 20, thicknessMm: 12, bevelDeg: 20 }, 'wheelRadiusMm', /larger wheel/],
+  [
+    'wheel-support',
+    { wheelRadiusMm: 200, jigProjectionMm: 5, offsetMm: 40, angleDeg: 5 },
+    'jigProjectionMm',
+    /inside the wheel/,
+  ],
+  [
+    'guide-calibration',
+    {
+      rollerRadiusMm: 9,
+      readings: [
+        { projectionMm: 40, angleDeg: 20 },
+        { projectionMm: 30, angleDeg: 15 },
+      ],
+    },
+    'readings',
+    /No roller guide/,
+  ],
+  [
+    'guide-calibration',
+    { rollerRadiusMm: 9, readings: [{ projectionMm: 40, angleDeg: 25 }] },
+    'readings',
+    /two settings/,
+  ],
+  [
+    'plane-angles',
+    { bedDeg: 45, orientation: 'sideways', bevelDeg: 30 },
+    'orientation',
+    /bevel-down or bevel-up/,
+  ],
+  ['edge-keep', { angleDeg: 2, referenceDeg: 30 }, 'angleDeg', /between 5 and 170/],
+  ['skew-cut', { bevelDeg: 25, skewDeg: 80 }, 'skewDeg', /no edge left/],
+];
+
+describe('the calculations over HTTP', () => {
+  let shop: TestWorkshop;
+  beforeAll(async () => {
+    shop = await openTestWorkshop();
+  });
+  afterAll(() => shop.close());
+
+  for (const [name, input, figures] of EXAMPLES) {
+    it(`answers the worked example: ${name} ${JSON.stringify(figures)}`, async () => {
+      const { status, body } = await shop.ask('POST', `/api/calc/${name}`, input);
+      expect(status).toBe(200);
+      for (const [field, value] of Object.entries(figures)) {
+        const digits = `${value}`.split('.')[1]?.length ?? 0;
+        expect(body[field]).withContext(field).toBeCloseTo(value, digits);
+      }
+    });
+  }
+
+  for (const [name, input, field, says] of REFUSED) {
+    it(`refuses in words, at ${field}: ${name} ${JSON.stringify(input).slice(0, 60)}`, async () => {
+      const { status, headers, body } = await shop.ask('POST', `/api/calc/${name}`, input);
+      expect(status).toBe(422);
+      expect(headers.get('content-type')).toContain('application/problem+json');
+      expect(body.errors.map((error: { field: string }) => error.field)).toEqual([field]);
+      expect(body.errors[0].message).toMatch(says);
+    });
+  }
+
+  it('fits a guide, names the reading that contradicts the rest, and advises with its reasons', async () => {
+    const readings = [40, 34, 30, 26, 22].map((projectionMm, i) => {
+      const [reach, height] = [projectionMm + JAWS.noseMm, JAWS.seatHeightMm];
+      const angle = Math.atan2(height, reach) + Math.asin(JAWS.rollerRadiusMm / Math.hypot(reach, height));
+      return { projectionMm, angleDeg: (angle * 180) / Math.PI + (i === 3 ? 4 : 0) };
+    });
+    const fit = (await shop.ask('POST', '/api/calc/guide-calibration', { rollerRadiusMm: 9, readings })).body;
+    expect(fit.contradiction.index).toBe(3);
+    const right = readings.filter((_, i) => i !== 3);
+    const again = (
+      await shop.ask('POST', '/api/calc/guide-calibration', { rollerRadiusMm: 9, readings: right })
+    ).body;
+    expect([again.seatHeightMm, again.noseMm].map((mm: number) => mm.toFixed(3))).toEqual([
+      '16.250',
+      '16.250',
+    ]);
+    const advice = (
+      await shop.ask('POST', '/api/calc/angle-advice', {
+        family: 'plane-iron',
+        steel: 'high-carbon',
+        job: 'smoothing',
+        sideHardnessLbf: 1000,
+      })
+    ).body;
+    expect([advice.angleDeg, advice.reasons.length]).toEqual([31, 4]);
+  });
+});
+
+describe('packing', () => {
+  it('is kept with the settings, goes out in the workshop file and comes back, and an undo takes it away', async () => {
+    const shop = await openTestWorkshop();
+    const packing = [
+      { name: 'Washer', thicknessMm: 1.6, count: 4 },
+      { name: 'Card', thicknessMm: 0.3, count: 12 },
+    ];
+    const settings = { name: 'Shop', units: 'inch', decimalMark: 'comma' };
+    const kept = await shop.ask('PUT', '/api/settings', { ...settings, packing, version: 0 });
+    expect(kept.body.packing).toEqual(packing);
+    const twice = { ...settings, packing: [packing[0], packing[0]], version: 1 };
+    const refused = await shop.ask('PUT', '/api/settings', twice);
+    expect([refused.status, refused.body.errors[0].message]).toEqual([
+      422,
+      'Two kinds of piece share a name: give each its own.',
+    ]);
+    const file = (await shop.ask('GET', '/api/workshop')).body;
+    expect(file.packing).toEqual(packing);
+    await shop.ask('PUT', '/api/workshop', { ...file, packing: [packing[1]] });
+    const opened = (await shop.ask('GET', '/api/settings')).body;
+    // How figures are written stays as it was chosen here.
+    expect([opened.packing, opened.units]).toEqual([[packing[1]], 'inch']);
+    const [newest] = (await shop.ask('GET', '/api/undo')).body.undo;
+    expect((await shop.ask('POST', '/api/undo/undo', { id: newest.id })).status).toBe(200);
+    expect((await shop.ask('GET', '/api/settings')).body.packing).toEqual(packing);
+    await shop.close();
+  });
+});
