@@ -52,6 +52,8 @@ test('a land dragged by the mouse is a measurement in the record, and an advised
   await page.goto('/tools/bench-19/edge');
   const land = page.getByRole('slider', { name: 'Secondary land' });
   const before = Number(await land.getAttribute('aria-valuenow'));
+  // Hovering waits until the page has come to rest; a place asked for sooner may be the wrong one.
+  await land.locator('.knob').hover();
   const box = await land.locator('.knob').boundingBox();
   if (!box) throw new Error('no handle');
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
