@@ -7,9 +7,12 @@ import {
   grit,
   type Abrasive,
   type Grade,
+  type Wheel,
+  type WheelReading,
   attempt,
+  isWheel,
 } from '@mellow-anvil/core';
-import { line, notes, number, oneOf, related } from './fields.js';
+import { atField, day, line, notes, number, oneOf, related } from './fields.js';
 
 /** A grade that its standard knows. */
 export const gradeSchema = Joi.object<Grade, true>({
@@ -36,6 +39,18 @@ const lubricant = Joi.alternatives().conditional('kind', {
   otherwise: oneOf('Lubricant', LUBRICANTS),
 });
 
+const reading = Joi.object<WheelReading, true>({
+  on: day,
+  diameterMm: number('wheelDiameterMm'),
+  dressed: Joi.boolean().optional(),
+});
+
+const wheel = Joi.object<Wheel, true>({
+  widthMm: number('wheelWidthMm').optional(),
+  rpm: number('rpm').optional(),
+  readings: Joi.array().items(reading).max(1000).required() as never,
+});
+
 export const abrasiveSchema = Joi.object<Abrasive, true>({
   name: line('Name'),
   kind: oneOf('Kind', ABRASIVE_KIND_NAMES),
@@ -46,5 +61,12 @@ export const abrasiveSchema = Joi.object<Abrasive, true>({
   forceN: number('forceN').optional(),
   removalMm3PerNm: number('removalMm3PerNm').optional(),
   scratchUm: number('scratchUm').optional(),
+  wheel: wheel.optional() as never,
   notes: notes.optional(),
-});
+})
+  .custom((abrasive: Abrasive, helpers) =>
+    abrasive.wheel !== undefined && !isWheel(abrasive)
+      ? helpers.error('wheel.foreign', {}, atField(helpers.state, 'wheel', abrasive))
+      : abrasive,
+  )
+  .messages({ 'wheel.foreign': 'Only a grinding wheel has these figures: leave them out.' });

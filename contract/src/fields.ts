@@ -102,6 +102,30 @@ export const RANGES = {
     'the edge has to stand out of the guide, and no blade is longer',
   ),
   angleDeg: range('Angle', '°', 1, 89, 'a honing angle lies between flat and upright'),
+  boardLengthMm: range('Length of the board', 'mm', 30, 3000, 'shorter holds no stop and no bench is longer'),
+  boardDepthMm: range('Depth of the board', 'mm', 15, 400, 'less holds no stop and no guide reaches further'),
+  boardThicknessMm: range('Thickness of the board', 'mm', 2, 60, 'thinner bends and thicker is a beam'),
+  stopWidthMm: range('Width of a stop', 'mm', 5, 150, 'narrower does not square a blade and wider is a fence'),
+  stopDepthMm: range('Depth of a stop', 'mm', 3, 80, 'less breaks off and more is only wood'),
+  stopHeightMm: range('Height of a stop', 'mm', 1, 40, 'lower a blade rides over and higher is in the way'),
+  bladeWidthMm: range('Widest blade', 'mm', 2, 420, 'narrower is a needle and wider than any hand tool’s edge'),
+  alongMm: range('Place along the fence', 'mm', 0, 3000, 'it is measured from the board’s left end'),
+  printedBarMm: range(
+    'Bar as printed',
+    'mm',
+    40,
+    60,
+    'a printer further off than that shrinks to fit: choose “actual size” in its dialog',
+  ),
+  notchMm: range('Depth of a notch', 'mm', 4, 60, 'less judges no bevel and more is a saw cut'),
+  includedNotchDeg: range('Angle of a notch', '°', 5, 120, 'outside that there is no edge to judge'),
+  plateMm: range('Thickness of the template', 'mm', 0.2, 40, 'thinner is foil and thicker is a block'),
+  barDiameterMm: range('Thickness of the bar', 'mm', 3, 40, 'thinner bends and thicker fits no jig'),
+  sheetMm: range('Side of the sheet', 'mm', 40, 400, 'smaller folds badly and larger fits no printer'),
+  revision: range('Revision', '', 1, 100000, 'a board is made anew now and then'),
+  wheelDiameterMm: range('Wheel’s diameter', 'mm', 20, 800, 'no grinding wheel is smaller or larger'),
+  wheelWidthMm: range('Wheel’s width', 'mm', 2, 200, 'no grinding wheel is narrower or wider'),
+  rpm: range('Turns a minute', '', 10, 12000, 'slower is by hand and faster bursts wheels'),
   recessionMm: range('Recession', 'mm', 0, 100, 'an edge only recedes, and no blade has more to give'),
   tipRadiusUm: range(
     'Tip radius',
@@ -246,6 +270,12 @@ export const id = Joi.string()
     'string.pattern.base': 'An id is up to 64 letters, digits, dashes and underscores.',
     'any.required': 'An id is missing.',
   });
+
+/** An ISO 8601 day. */
+export const day = Joi.string()
+  .pattern(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/)
+  .required()
+  .messages({ '*': 'Write the day as year, month and day: 2026-11-23.' });
 
 /** An ISO 8601 instant. */
 export const instant = Joi.string()

@@ -9,7 +9,7 @@ import {
   type GuideSeat,
   type SeatReadings,
 } from '@mellow-anvil/core';
-import { atField, line, notes, number, oneOf, related } from './fields.js';
+import { atField, id, line, notes, number, oneOf, related } from './fields.js';
 
 export const readingsSchema = Joi.array()
   .items(
@@ -53,7 +53,7 @@ const FIGURES: Readonly<
     typeof ROLLER
   >),
   'pair-jig': { needed: ['fixedDeg'], possible: [] },
-  'wet-wheel-jig': { needed: ['wheelRadiusMm', 'jigProjectionMm', 'offsetMm'], possible: [] },
+  'wet-wheel-jig': { needed: ['wheelRadiusMm', 'jigProjectionMm', 'offsetMm'], possible: ['wheelId', 'barDiameterMm'] },
   freehand: { needed: [], possible: [] },
 };
 const ALL_FIGURES = [
@@ -75,6 +75,8 @@ const anyForm = Joi.object<Record<string, unknown>>({
   wheelRadiusMm: number('wheelRadiusMm').optional(),
   jigProjectionMm: number('jigProjectionMm').optional(),
   offsetMm: number('barOffsetMm').optional(),
+  wheelId: id.optional(),
+  barDiameterMm: number('barDiameterMm').optional(),
   notes: notes.optional(),
 });
 

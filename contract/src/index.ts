@@ -1,8 +1,17 @@
 export { abrasiveSchema, gradeSchema } from './abrasives.js';
+export { boardDraftSchema, boardSchema, type BoardDraft } from './boards.js';
 export { calculations, type Calculation } from './calculations.js';
 export { check, type Checked, type FieldProblem, type Problem } from './check.js';
 export { RANGES, type Range, type RangeName } from './fields.js';
 export { guideSchema } from './guides.js';
+export {
+  PAPERS,
+  patternQueries,
+  printQuerySchema,
+  type Paper,
+  type PatternName,
+  type PrintQuery,
+} from './patterns.js';
 export { planDraftSchema, planSchema, type PlanDraft } from './plans.js';
 export { EVENTS_AT_ONCE, runEventSchema, runEventsSchema, type RunSummary, type StoredRun } from './runs.js';
 export { sessionSchema } from './sessions.js';

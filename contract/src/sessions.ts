@@ -8,6 +8,7 @@ import {
   type Session,
   type SessionSetting,
   type SessionStep,
+  type StopUsed,
   type Use,
 } from '@mellow-anvil/core';
 import { atField, id, instant, line, notes, number, oneOf, whole } from './fields.js';
@@ -18,6 +19,11 @@ export const settingSchema = Joi.object<SessionSetting, true>({
   seatName: line('Seat', 40).optional(),
   angleDeg: number('angleDeg'),
   projectionMm: number('projectionMm').optional(),
+  stop: Joi.object<StopUsed, true>({
+    boardId: id,
+    board: line('Board'),
+    label: line('Stop', 6),
+  }).optional() as never,
 });
 
 const step = Joi.object<SessionStep, true>({

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { Packing, Settings } from '@mellow-anvil/core';
+import type { Packing, PrinterBars, Settings } from '@mellow-anvil/core';
 import { line, number, oneOf, whole } from './fields.js';
 
 export const packingSchema = Joi.array()
@@ -19,4 +19,8 @@ export const settingsSchema = Joi.object<Settings, true>({
   units: oneOf('Units', ['mm', 'inch'] as const),
   decimalMark: oneOf('Decimal mark', ['point', 'comma'] as const),
   packing: packingSchema.optional() as never,
+  printer: Joi.object<PrinterBars, true>({
+    acrossMm: number('printedBarMm', 'Bar across, as printed'),
+    upMm: number('printedBarMm', 'Bar upright, as printed'),
+  }).optional() as never,
 });

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { WORKSHOP_FORMAT, type Workshop } from '@mellow-anvil/core';
 import { abrasiveSchema } from './abrasives.js';
+import { boardSchema } from './boards.js';
 import { id, line } from './fields.js';
 import { guideSchema } from './guides.js';
 import { planSchema } from './plans.js';
@@ -8,12 +9,12 @@ import { packingSchema } from './settings.js';
 import { sessionSchema } from './sessions.js';
 import { toolSchema } from './tools.js';
 
-const collection = (schema: Joi.ObjectSchema, most: number): never =>
+const collection = (schema: Joi.ObjectSchema, most: number, needed = true): never =>
   Joi.array()
     .items(schema.keys({ id }))
     .max(most)
     .unique('id')
-    .required()
+    .presence(needed ? 'required' : 'optional')
     .messages({ 'array.unique': 'Two entries share an id: give each its own.' }) as never;
 
 /** The open workshop file: everything a person carries away, in one JSON. */
@@ -34,5 +35,6 @@ export const workshopSchema = Joi.object<Workshop, true>({
   abrasives: collection(abrasiveSchema, 500),
   plans: collection(planSchema, 20000),
   sessions: collection(sessionSchema, 100000),
+  boards: collection(boardSchema, 200, false),
   packing: packingSchema.optional() as never,
 });

@@ -6,12 +6,17 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { format } from 'date-fns';
 import { abrasives } from './abrasives/abrasives.js';
 import { backupsRoutes } from './backups/backups.routes.js';
 import { BackupsService } from './backups/backups.service.js';
+import { boards } from './boards/boards.js';
+import { boardPrintRoutes } from './boards/boards.routes.js';
 import { calcRoutes } from './calc/calc.routes.js';
 import { guides } from './guides/guides.js';
 import { openApi, workshopJsonSchema } from './openapi/openapi.js';
+import { patternsRoutes } from './patterns/patterns.routes.js';
+import { Printer } from './patterns/printer.js';
 import { plans } from './plans/plans.js';
 import { recordsRoutes } from './records/records.routes.js';
 import { RecordsService } from './records/records.service.js';
@@ -21,7 +26,7 @@ import { sessions } from './sessions/sessions.js';
 import { settings } from './settings/settings.js';
 import { settingsRoutes } from './settings/settings.routes.js';
 import type { Database } from './shared/database.js';
-import { planDrafts, sessionDrafts } from './shared/drafts.js';
+import { boardDrafts, planDrafts, sessionDrafts } from './shared/drafts.js';
 import { HttpProblem, problemHandler } from './shared/problem.js';
 import { resourceRoutes } from './shared/resource.routes.js';
 import { storeOf } from './shared/store.js';
@@ -54,10 +59,12 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   const workshop = new WorkshopService(database, commands);
   const toolStore = storeOf(tools, database, commands);
   const guideStore = storeOf(guides, database, commands);
+  const boardStore = storeOf(boards, database, commands);
   const abrasiveStore = storeOf(abrasives, database, commands);
   const planStore = storeOf(plans, database, commands);
   const sessionStore = storeOf(sessions, database, commands);
   const settingsStore = storeOf(settings, database, commands);
+  const printer = new Printer(settingsStore);
   const records = new RecordsService(database, commands);
   const runs = new RunsService(database, commands);
   const backups = new BackupsService(database, log, () => records.forget());
@@ -68,6 +75,9 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   api.use(express.json({ limit: BODY_LIMIT }));
   api.use('/tools', resourceRoutes(tools, toolStore));
   api.use('/guides', resourceRoutes(guides, guideStore));
+  api.use('/boards', boardPrintRoutes(boardStore, guideStore, printer));
+  api.use('/boards', resourceRoutes(boards, boardStore, boardDrafts(guideStore, today)));
+  api.use('/patterns', patternsRoutes(printer));
   api.use('/abrasives', resourceRoutes(abrasives, abrasiveStore));
   api.use(
     '/plans',
@@ -171,6 +181,9 @@ function notices(webFolder: string): string {
     .map((file) => readFileSync(file, 'utf8'))
     .join('\n\n');
 }
+
+/** This machine's day. */
+const today = (): string => format(new Date(), 'yyyy-MM-dd');
 
 /** Works something out the first time it is asked for, and keeps it. */
 function once<T>(work: () => T): () => T {

@@ -1,4 +1,5 @@
 import type { Grade } from './grit.js';
+import type { Wheel } from './wheel.js';
 
 /** What a kind of abrasive is and how it behaves. */
 export interface KindFacts {
@@ -54,5 +55,7 @@ export interface Abrasive {
   readonly removalMm3PerNm?: number;
   /** The user's own scratch depth, µm, in place of the estimate. */
   readonly scratchUm?: number;
+  /** Of a grinding wheel: its size as measured, again and again. */
+  readonly wheel?: Wheel;
   readonly notes?: string;
 }

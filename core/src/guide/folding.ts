@@ -44,3 +44,24 @@ function creasesAfter(folds: number): readonly Crease[] {
     return { deg: (90 * (i + 1)) / parts, folds: made };
   });
 }
+
+/** One halving on the way to a crease: the part of the corner that is folded, and the crease it makes. */
+export interface Halving {
+  readonly low: number;
+  readonly high: number;
+  readonly deg: number;
+}
+
+/** The way to a crease: halve the right angle, then ever the part that holds it. */
+export function halvings(deg: number): readonly Halving[] {
+  const steps: Halving[] = [];
+  let [low, high] = [0, 90];
+  while (steps.length <= MOST_FOLDS) {
+    const middle = (low + high) / 2;
+    steps.push({ low, high, deg: middle });
+    if (Math.abs(middle - deg) < 1e-9) break;
+    if (deg < middle) high = middle;
+    else low = middle;
+  }
+  return steps;
+}

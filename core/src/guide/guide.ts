@@ -71,10 +71,14 @@ export interface PairJig extends Named {
 /** A jig on the support bar of a wet wheel: its projection and the bar's distance set the angle. */
 export interface WetWheelJig extends Named {
   readonly form: 'wet-wheel-jig';
+  /** As typed; where `wheelId` names a wheel of the bench that was measured, that one's counts. */
   readonly wheelRadiusMm: number;
+  readonly wheelId?: string;
   readonly jigProjectionMm: number;
   /** The bar's centre from the blade's back, positive on the wheel's side. */
   readonly offsetMm: number;
+  /** Thickness of the support bar, for gauge blocks. */
+  readonly barDiameterMm?: number;
 }
 
 /** No guide at all: the blade's own bevel, a lift of its spine, a folded sheet. */

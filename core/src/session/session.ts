@@ -32,6 +32,15 @@ export interface SessionSetting {
   readonly seatName?: string;
   readonly angleDeg: number;
   readonly projectionMm?: number;
+  /** The stop of a setting board it was set by. */
+  readonly stop?: StopUsed;
+}
+
+/** A stop by its board and letter, and the board's name that day. */
+export interface StopUsed {
+  readonly boardId: string;
+  readonly board: string;
+  readonly label: string;
 }
 
 /** What the edge did between sharpenings. */

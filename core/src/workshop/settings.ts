@@ -9,6 +9,17 @@ export interface Settings {
   readonly decimalMark: DecimalMark;
   /** Washers, cards and coins at hand, to lift a knife's spine with. */
   readonly packing?: readonly Packing[];
+  /** What the two 50 mm bars of a printed page measure, where the printer is off. */
+  readonly printer?: PrinterBars;
+}
+
+/** The length of the bars a page is checked by, mm. */
+export const PRINTED_BAR_MM = 50;
+
+/** What those bars measure on paper, mm. */
+export interface PrinterBars {
+  readonly acrossMm: number;
+  readonly upMm: number;
 }
 
 export const DEFAULT_SETTINGS: Settings = { name: 'My workshop', units: 'mm', decimalMark: 'point' };

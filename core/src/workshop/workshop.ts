@@ -2,6 +2,7 @@ import type { Abrasive } from '../abrasive/abrasive.js';
 import type { Packing } from '../guide/lift-stack.js';
 import type { Guide } from '../guide/guide.js';
 import type { HoningPlan, PlanRequest } from '../progression/honing-plan.js';
+import type { SettingBoard } from '../stops/setting-board.js';
 import type { Session } from '../session/session.js';
 import type { Tool } from '../tool/tool.js';
 
@@ -31,6 +32,8 @@ export interface Workshop {
   readonly abrasives: readonly Identified<Abrasive>[];
   readonly plans: readonly Identified<Plan>[];
   readonly sessions: readonly Identified<Session>[];
+  /** Setting boards; files of releases before them have none. */
+  readonly boards?: readonly Identified<SettingBoard>[];
   /** Washers, cards and coins at hand. */
   readonly packing?: readonly Packing[];
 }

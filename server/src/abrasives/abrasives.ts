@@ -17,6 +17,7 @@ export const abrasives = defineKind<Abrasive>({
     forceN: 'real',
     removalMm3PerNm: 'real',
     scratchUm: 'real',
+    wheel: 'json',
     notes: 'text',
   },
   derived: { sizeUm: ({ grade }) => grit(grade).sizeUm },

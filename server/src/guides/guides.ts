@@ -18,8 +18,11 @@ export const guides = defineKind<Guide>({
     wheelRadiusMm: 'real',
     jigProjectionMm: 'real',
     offsetMm: 'real',
+    wheelId: 'text',
+    barDiameterMm: 'real',
     notes: 'text',
   },
   sorts: ['name', 'updatedAt', 'createdAt'],
   searches: ['name', 'notes'],
+  dependents: [{ kind: 'boards', column: 'guideId' }],
 });

@@ -7,7 +7,7 @@ export const settings = defineKind<Settings>({
   name: 'settings',
   one: 'setting',
   schema: settingsSchema,
-  columns: { name: 'text', units: 'text', decimalMark: 'text', packing: 'json' },
+  columns: { name: 'text', units: 'text', decimalMark: 'text', packing: 'json', printer: 'json' },
   sorts: ['name'],
   searches: ['name'],
 });

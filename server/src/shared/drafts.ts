@@ -1,12 +1,14 @@
-import { planDraftSchema, sessionSchema, type PlanDraft } from '@mellow-anvil/contract';
+import { boardDraftSchema, planDraftSchema, sessionSchema, type BoardDraft, type PlanDraft, type Stored } from '@mellow-anvil/contract';
 import {
   asItStands,
   isRoller,
+  makeBoard,
   planHoning,
   type Abrasive,
   type Guide,
   type Plan,
   type Session,
+  type SettingBoard,
   type Tool,
 } from '@mellow-anvil/core';
 import type { RecordsService } from '../records/records.service.js';
@@ -44,6 +46,17 @@ export function planDrafts(
   };
 }
 
+/** A board's stops are cut here, by the guide as it is; those already cut stay as they were. */
+export function boardDrafts(guides: Store<Guide>, today: () => string): Drafted<SettingBoard, BoardDraft> {
+  return {
+    draft: boardDraftSchema,
+    async complete({ again, ...asked }, before) {
+      const guide = await orInvalid('guideId', guides.read(asked.guideId));
+      return makeBoard(guide, asked, today(), before && contentOf(before), again);
+    },
+  };
+}
+
 /** A session is of a tool on the rack. */
 export function sessionDrafts(tools: Store<Tool>): Drafted<Session, Session> {
   return {
@@ -53,6 +66,11 @@ export function sessionDrafts(tools: Store<Tool>): Drafted<Session, Session> {
       return session;
     },
   };
+}
+
+function contentOf<T extends object>(stored: Stored<T>): T {
+  const { id: _id, version: _version, createdAt: _created, updatedAt: _updated, ...content } = stored;
+  return content as unknown as T;
 }
 
 async function orInvalid<T>(field: string, reading: Promise<T>): Promise<T> {

@@ -1,4 +1,5 @@
 import { abrasives } from '../abrasives/abrasives.js';
+import { boards } from '../boards/boards.js';
 import { guides } from '../guides/guides.js';
 import { plans } from '../plans/plans.js';
 import { sessions } from '../sessions/sessions.js';
@@ -11,6 +12,7 @@ export const KINDS = [
   settings,
   tools,
   guides,
+  boards,
   abrasives,
   plans,
   sessions,

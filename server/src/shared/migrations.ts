@@ -158,4 +158,33 @@ export const MIGRATIONS: readonly Migration[] = [
       }
     },
   },
+  {
+    name: '0004-stops-and-wheels',
+    async up(schema) {
+      await schema.createTable('boards', {
+        ...envelope,
+        name: needed,
+        guideId: names('guides') as never,
+        seatName: needed,
+        camRiseMm: real,
+        bladeThicknessMm: real,
+        lengthMm: real,
+        depthMm: real,
+        thicknessMm: real,
+        stopWidthMm: real,
+        stopDepthMm: real,
+        stopHeightMm: real,
+        bladeWidthMm: real,
+        stops: needed,
+        revision: real,
+        cutOn: needed,
+        earlier: needed,
+      });
+      await schema.addIndex('boards', ['guideId']);
+      await schema.addColumn('settings', 'printer', text);
+      await schema.addColumn('guides', 'wheelId', text);
+      await schema.addColumn('guides', 'barDiameterMm', real);
+      await schema.addColumn('abrasives', 'wheel', text);
+    },
+  },
 ];

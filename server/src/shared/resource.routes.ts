@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import type Joi from 'joi';
-import { changeSchema, check, removalSchema } from '@mellow-anvil/contract';
+import { changeSchema, check, removalSchema, type Stored } from '@mellow-anvil/contract';
 import type { Kind } from './kind.js';
 import { invalid } from './problem.js';
 import type { Store } from './store.js';
@@ -15,7 +15,8 @@ export function checked<T>(schema: Joi.Schema<T>, value: unknown, convert = fals
 /** What a body asks for and the thing to store, where the server works part of it out. */
 export interface Drafted<T, D> {
   readonly draft: Joi.ObjectSchema<D>;
-  complete(draft: D): Promise<T>;
+  /** @param before the thing as it is stored, where it is being changed */
+  complete(draft: D, before?: Stored<T>): Promise<T>;
 }
 
 /** List, read, create, change and remove for one kind. */
@@ -25,8 +26,8 @@ export function resourceRoutes<T extends object, D extends object = T>(
   drafted?: Drafted<T, D>,
 ): Router {
   const draft = (drafted?.draft ?? kind.schema) as Joi.ObjectSchema<object>;
-  const complete = (value: object): Promise<T> =>
-    drafted ? drafted.complete(value as D) : Promise.resolve(value as T);
+  const complete = (value: object, before?: Stored<T>): Promise<T> =>
+    drafted ? drafted.complete(value as D, before) : Promise.resolve(value as T);
   const change = changeSchema(draft);
   return Router()
     .get('/', async (request, response) => {
@@ -41,8 +42,9 @@ export function resourceRoutes<T extends object, D extends object = T>(
     })
     .put('/:id', async (request, response) => {
       const { version, ...value } = checked(change, request.body);
-      const thing = await complete(value);
-      response.json(await store.change(request.params.id, { ...thing, version }));
+      const { id } = request.params;
+      const thing = await complete(value, drafted && (await store.read(id)));
+      response.json(await store.change(id, { ...thing, version }));
     })
     .delete('/:id', async (request, response) => {
       const { version } = checked(removalSchema, request.query, true);

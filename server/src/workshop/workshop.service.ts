@@ -86,7 +86,7 @@ export class WorkshopService {
           .model(this.database.sequelize)
           .findAll({ raw: true, transaction })) as unknown as Row[];
         const before = new Map(found.map((row) => [row.id, row]));
-        for (const { id, ...thing } of workshop[kind.name as Collection] as readonly Identified<object>[]) {
+        for (const { id, ...thing } of (workshop[kind.name as Collection] ?? []) as readonly Identified<object>[]) {
           const row = before.get(id);
           before.delete(id);
           changes.push({
@@ -102,7 +102,7 @@ export class WorkshopService {
       return changes;
     });
     const counts = Object.fromEntries(
-      COLLECTIONS.map(({ name }) => [name, workshop[name as Collection].length]),
+      COLLECTIONS.map(({ name }) => [name, workshop[name as Collection]?.length ?? 0]),
     );
     return { name: workshop.name, counts: counts as Record<Collection, number> };
   }
@@ -147,6 +147,9 @@ function refuseLooseEnds(workshop: Workshop): void {
   const errors = [
     ...workshop.plans.flatMap((plan, i) =>
       tools.has(plan.toolId) ? [] : loose(`plans.${i}.toolId`, 'tool', plan.toolId),
+    ),
+    ...(workshop.boards ?? []).flatMap((board, i) =>
+      guides.has(board.guideId) ? [] : loose(`boards.${i}.guideId`, 'guide', board.guideId),
     ),
     ...workshop.plans.flatMap((plan, i) =>
       plan.guideId === undefined || guides.has(plan.guideId)

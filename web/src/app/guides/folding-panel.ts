@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { MOST_FOLDS, foldTo, cosDeg, sinDeg } from '@mellow-anvil/core';
+import { cosDeg, foldTo, halvings, sinDeg } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { Why, type Reason } from '../shared/why';
@@ -148,19 +148,3 @@ const line = (deg: number, share: number): string => {
   const { x, y } = ray(deg, share);
   return `M${CORNER.x} ${CORNER.y}L${x.toFixed(1)} ${y.toFixed(1)}`;
 };
-
-/** The way to a crease: halve the right angle, then ever the part that holds it. */
-function halvings(
-  deg: number,
-): readonly { readonly low: number; readonly high: number; readonly deg: number }[] {
-  const steps: { low: number; high: number; deg: number }[] = [];
-  let [low, high] = [0, 90];
-  while (steps.length < MOST_FOLDS + 1) {
-    const middle = (low + high) / 2;
-    steps.push({ low, high, deg: middle });
-    if (Math.abs(middle - deg) < 1e-9) break;
-    if (deg < middle) high = middle;
-    else low = middle;
-  }
-  return steps;
-}

@@ -1,0 +1,83 @@
+import Joi from 'joi';
+import {
+  MOST_STOPS,
+  type BoardAsked,
+  type BoardRevision,
+  type BoardSizes,
+  type BoardStop,
+  type SettingBoard,
+  type StopAsked,
+} from '@mellow-anvil/core';
+import { day, id, line, number, whole } from './fields.js';
+
+const sizes: Joi.StrictSchemaMap<BoardSizes> = {
+  lengthMm: number('boardLengthMm'),
+  depthMm: number('boardDepthMm'),
+  thicknessMm: number('boardThicknessMm'),
+  stopWidthMm: number('stopWidthMm'),
+  stopDepthMm: number('stopDepthMm'),
+  stopHeightMm: number('stopHeightMm'),
+  bladeWidthMm: number('bladeWidthMm'),
+};
+
+const asked = {
+  name: line('Name'),
+  guideId: id,
+  seatName: line('Seat', 40),
+  camRiseMm: number('camRiseMm').optional(),
+  bladeThicknessMm: number('thicknessMm', 'Thickness of the blade').optional(),
+  ...sizes,
+};
+
+const label = line('Letter', 6);
+const stopAsked = Joi.object<StopAsked, true>({
+  label,
+  angleDeg: number('angleDeg'),
+  alongMm: number('alongMm').optional(),
+});
+const stop = Joi.object<BoardStop, true>({
+  label,
+  angleDeg: number('angleDeg'),
+  alongMm: number('alongMm'),
+  projectionMm: number('projectionMm'),
+});
+
+const stopList = (schema: Joi.ObjectSchema): Joi.ArraySchema =>
+  Joi.array()
+    .items(schema)
+    .min(1)
+    .max(MOST_STOPS)
+    .unique('label')
+    .required()
+    .messages({
+      'array.min': 'A setting board holds at least one stop: give an angle.',
+      'array.max': `One board holds at most ${MOST_STOPS} stops: put the rest on a second board.`,
+      'array.unique': 'Two stops share a letter: give each its own.',
+    });
+
+/** What a person sends to have a board: the server cuts its stops by the guide. */
+export interface BoardDraft extends BoardAsked {
+  /** Cut every stop anew, by the guide as it measures now. */
+  readonly again?: boolean;
+}
+
+export const boardDraftSchema = Joi.object<BoardDraft, true>({
+  ...asked,
+  stops: stopList(stopAsked) as never,
+  again: Joi.boolean().optional(),
+});
+
+const revision = Joi.object<BoardRevision, true>({
+  revision: whole('revision'),
+  cutOn: day,
+  stops: stopList(stop) as never,
+});
+
+/** A board whole, as it stands in the open file. */
+export const boardSchema = Joi.object<SettingBoard, true>({
+  ...asked,
+  stops: stopList(stop) as never,
+  revision: whole('revision'),
+  cutOn: day,
+  earlier: Joi.array().items(revision).max(50).required() as never,
+});
