@@ -53,7 +53,10 @@ const FIGURES: Readonly<
     typeof ROLLER
   >),
   'pair-jig': { needed: ['fixedDeg'], possible: [] },
-  'wet-wheel-jig': { needed: ['wheelRadiusMm', 'jigProjectionMm', 'offsetMm'], possible: ['wheelId', 'barDiameterMm'] },
+  'wet-wheel-jig': {
+    needed: ['wheelRadiusMm', 'jigProjectionMm', 'offsetMm'],
+    possible: ['wheelId', 'barDiameterMm'],
+  },
   freehand: { needed: [], possible: [] },
 };
 const ALL_FIGURES = [

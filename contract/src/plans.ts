@@ -2,6 +2,8 @@ import Joi from 'joi';
 import {
   CONDITIONS,
   type Condition,
+  type GrindRequest,
+  type GrindingStep,
   type HoningJob,
   type HoningPlan,
   type Plan,
@@ -31,6 +33,11 @@ export const planRequestSchema = Joi.object<PlanRequest, true>({
   strokesPerMin: number('strokesPerMin'),
   minStrokes: whole('minStrokes').optional(),
   maxRatio: number('maxRatio').optional(),
+  grind: Joi.object<GrindRequest, true>({
+    wheelId: id,
+    stopShortMm: number('stopShortMm'),
+    pushN: number('forceN', 'Push against the wheel'),
+  }).optional() as never,
   laidAside: Joi.array().items(id.optional()).max(500).required() as never,
 }).required();
 
@@ -71,7 +78,17 @@ const verdict = Joi.object<Verdict, true>({
   why: Joi.string().max(600).required(),
 });
 
+const grinding = Joi.object<GrindingStep, true>({
+  wheelId: id,
+  stopShortMm: figure,
+  pushN: figure,
+  removeMm3: figure,
+  minutes: figure,
+  landBeforeMm: figure,
+});
+
 const result = Joi.object<HoningPlan, true>({
+  grinding: grinding.optional() as never,
   job: job as never,
   steps: Joi.array().items(stepSchema).max(500).required() as never,
   totalMin: figure,

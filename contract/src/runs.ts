@@ -4,6 +4,7 @@ import {
   PROOFS,
   type RunEvent,
   type RunFactKind,
+  type RunGrinding,
   type RunPlan,
   type RunPlanStep,
 } from '@mellow-anvil/core';
@@ -29,6 +30,13 @@ const plan = Joi.object<RunPlan, true>({
   strokesPerMin: number('strokesPerMin'),
   setting: settingSchema.optional() as never,
   who: line('Who', 60).optional(),
+  grinding: Joi.object<RunGrinding, true>({
+    wheelId: id,
+    stopShortMm: number('stopShortMm'),
+    passes: whole('passes').optional(),
+    passS: number('seconds', 'A pass').optional(),
+    dipS: number('seconds', 'A dip').optional(),
+  }).optional() as never,
   steps: Joi.array().items(planStep).min(1).max(100).required() as never,
 }).required();
 

@@ -69,6 +69,7 @@ export const sessionSchema = Joi.object<Session, true>({
   who: line('Who', 60).optional(),
   conditionBefore: conditionSchema.optional() as never,
   landMm: number('landMm').optional(),
+  landLeftMm: number('landMm', 'Land left').optional(),
   setting: settingSchema.optional() as never,
   steps: Joi.array().items(step).max(100).optional() as never,
   use: use.optional() as never,

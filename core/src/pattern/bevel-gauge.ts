@@ -24,7 +24,11 @@ export const MOST_NOTCHES = 40;
 export function bevelGauge(input: BevelGaugeInput, hand: PatternHand): Pattern {
   const { anglesDeg, notchMm, thicknessMm } = input;
   insist(anglesDeg.length > 0, 'anglesDeg', 'A gauge has at least one notch: give an angle.');
-  insist(anglesDeg.length <= MOST_NOTCHES, 'anglesDeg', `A gauge has at most ${MOST_NOTCHES} notches: leave some out.`);
+  insist(
+    anglesDeg.length <= MOST_NOTCHES,
+    'anglesDeg',
+    `A gauge has at most ${MOST_NOTCHES} notches: leave some out.`,
+  );
   const height = notchMm + FOOT_MM;
   let x = GAP_MM;
   const notches = anglesDeg.map((angleDeg, i) => {
@@ -57,7 +61,9 @@ export function bevelGauge(input: BevelGaugeInput, hand: PatternHand): Pattern {
         at: { x: middle, y: 3 },
       })),
     ],
-    notes: ['Hold the edge into its notch against the light: light at the tip, too blunt a notch; at the mouth, too acute.'],
+    notes: [
+      'Hold the edge into its notch against the light: light at the tip, too blunt a notch; at the mouth, too acute.',
+    ],
     solids: [{ outline, fromMm: 0, toMm: thicknessMm }],
   };
 }
@@ -80,4 +86,3 @@ function notch(middle: number, height: number, depth: number, angleDeg: number):
     { x: middle + rim, y: height },
   ];
 }
-

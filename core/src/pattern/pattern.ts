@@ -95,12 +95,7 @@ export const box = (left: number, bottom: number, right: number, top: number): r
 ];
 
 /** An arc as chords, both ends included; `toDeg` below `fromDeg` runs clockwise. */
-export function arcPoints(
-  centre: Point,
-  radiusMm: number,
-  fromDeg: number,
-  toDeg: number,
-): readonly Point[] {
+export function arcPoints(centre: Point, radiusMm: number, fromDeg: number, toDeg: number): readonly Point[] {
   const sweep = Math.abs(toDeg - fromDeg);
   const stepDeg = (Math.acos(Math.max(-1, 1 - CHORD_MM / radiusMm)) * 360) / Math.PI;
   const parts = Math.max(2, Math.ceil(sweep / stepDeg));

@@ -61,7 +61,12 @@ export function restTemplate(input: RestTemplateInput, hand: PatternHand): Patte
     title,
     marks: [
       { kind: 'path', layer: 'cut', name: 'template', closed: true, points: outline },
-      { kind: 'text', text: hand.angle(bevelDeg), sizeMm: 7, at: { x: heel.x - BASE_MM + 4, y: heightMm - 10 } },
+      {
+        kind: 'text',
+        text: hand.angle(bevelDeg),
+        sizeMm: 7,
+        at: { x: heel.x - BASE_MM + 4, y: heightMm - 10 },
+      },
       {
         kind: 'text',
         text: `wheel ${hand.length(2 * wheelRadiusMm)}`,

@@ -1,7 +1,10 @@
 import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
 import { grit } from '../abrasive/grit.js';
 import type { Condition } from '../edge/dulling.js';
-import { insist } from '../refusal.js';
+import type { Edge } from '../edge/edge.js';
+import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
+import { contactMin, grindingWork, wheelAtWork } from '../grinding/grinding-work.js';
+import { insist, Refusal } from '../refusal.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import { honingJob, type HoningJob } from './honing-job.js';
 import { progression, type ProgressionAbrasive, type ProgressionStep } from './progression.js';
@@ -17,11 +20,29 @@ export interface PlanRequest {
   readonly strokesPerMin: number;
   readonly minStrokes?: number;
   readonly maxRatio?: number;
+  /** A wheel to grind the primary on first. */
+  readonly grind?: GrindRequest;
   /** Abrasives laid aside for this plan. */
   readonly laidAside: readonly string[];
 }
 
+export interface GrindRequest {
+  readonly wheelId: string;
+  /** The land left standing. */
+  readonly stopShortMm: number;
+  readonly pushN: number;
+}
+
+/** The grinding a plan begins with. */
+export interface GrindingStep extends GrindRequest {
+  readonly removeMm3: number;
+  /** Steel on the wheel, without dips and looks between. */
+  readonly minutes: number;
+  readonly landBeforeMm: number;
+}
+
 export interface HoningPlan {
+  readonly grinding?: GrindingStep;
   readonly job: HoningJob;
   readonly steps: readonly ProgressionStep[];
   readonly totalMin: number;
@@ -43,7 +64,11 @@ export type OwnedAbrasive = Abrasive & { readonly id: string };
  * @throws Refusal where the edge, the land, the finish or the jumps leave no plan.
  */
 export function planHoning(tool: Tool, bench: readonly OwnedAbrasive[], request: PlanRequest): HoningPlan {
-  const job = honingJob(tool.edge, request.condition, request.landMm);
+  const grinding = request.grind && grindingStep(tool.edge, bench, request, request.grind);
+  // Ground to just short of the edge, the nick is gone and a narrow land is left, blunt as a wheel leaves it.
+  const job = grinding
+    ? honingJob(tool.edge, afterGrinding(request.condition), grinding.stopShortMm)
+    : honingJob(tool.edge, request.condition, request.landMm);
   const aside = new Set(request.laidAside);
   const flat = bench.filter(({ kind }) => kindFacts(kind).flat);
   const candidates = flat.filter(({ id }) => !aside.has(id));
@@ -69,8 +94,10 @@ export function planHoning(tool: Tool, bench: readonly OwnedAbrasive[], request:
   const chosen = progression(input);
   const judged = new Map(verdicts(input, chosen).map((verdict) => [verdict.id, verdict]));
   return {
+    ...(grinding && { grinding }),
     job,
     ...chosen,
+    ...(grinding && { totalMin: chosen.totalMin + grinding.minutes }),
     verdicts: bench.map(
       ({ id, kind }): Verdict =>
         judged.get(id) ?? {
@@ -83,6 +110,32 @@ export function planHoning(tool: Tool, bench: readonly OwnedAbrasive[], request:
     ),
   };
 }
+
+function grindingStep(
+  edge: Edge,
+  bench: readonly OwnedAbrasive[],
+  { condition, landMm }: PlanRequest,
+  grind: GrindRequest,
+): GrindingStep {
+  if (edge.form !== 'single-bevel') {
+    throw new Refusal('edge.form', 'This version plans the grinding of flat-backed blades with one bevel.');
+  }
+  const wheel = bench.find(({ id }) => id === grind.wheelId);
+  const work = wheelAtWork(wheel, grind.pushN);
+  const landBeforeMm = landMm ?? edge.landMm ?? ASSUMED_LAND_MM;
+  const { removeMm3 } = grindingWork(edge, {
+    landMm: landBeforeMm,
+    nickMm: condition.nickMm ?? 0,
+    stopShortMm: grind.stopShortMm,
+    wheelRadiusMm: work.radiusMm,
+  });
+  const minutes = contactMin(removeMm3, work) + (wheel?.overheadMin ?? 0);
+  return { ...grind, removeMm3, minutes, landBeforeMm };
+}
+
+/** What a wheel leaves of a condition: no nick, and an edge to be honed from very dull. */
+export const afterGrinding = (condition: Condition): Condition =>
+  condition.kind === 'nicked' ? { kind: 'very-dull' } : condition;
 
 function toProgressionAbrasive(abrasive: OwnedAbrasive): ProgressionAbrasive {
   return { ...abrasive, sizeUm: grit(abrasive.grade).sizeUm };

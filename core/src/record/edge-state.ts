@@ -10,6 +10,8 @@ import {
   recessionForLand,
   widestLandMm,
 } from '../edge/land-growth.js';
+import { grindingWork } from '../grinding/grinding-work.js';
+import { unlessRefused } from '../refusal.js';
 import { PLAN_DEFAULTS, type OwnedAbrasive } from '../progression/honing-plan.js';
 import type { Session, SessionSetting } from '../session/session.js';
 import { USE_MEASURES, type UseMeasure } from '../tool/families.js';
@@ -222,6 +224,8 @@ function honed(
 
 function ground(tool: Tool, state: EdgeState, session: RecordedSession): EdgeState {
   const { edge } = tool;
+  const { landLeftMm } = session;
+  if (landLeftMm !== undefined && hasLand(edge)) return groundShort(edge, state, session, landLeftMm);
   const backMm = measuredMm(session) ?? clearingMm(tool, session.conditionBefore);
   const base = { ...state, honings: 0, honingsSinceThen: 0, backMm: state.backMm + backMm };
   if (edge.form !== 'single-bevel') return base;
@@ -231,6 +235,24 @@ function ground(tool: Tool, state: EdgeState, session: RecordedSession): EdgeSta
   return hasLand(edge)
     ? { ...base, steelMm3, recessionMm: 0, landMm: 0, landFrom: 'ground', landThenMm: 0 }
     : { ...base, steelMm3, recessionMm: 0, landFrom: 'ground' };
+}
+
+/** Ground to just short of the edge: the land left is known, and only a nick sets the edge itself back. */
+function groundShort(
+  edge: LandedEdge,
+  state: EdgeState,
+  { conditionBefore }: RecordedSession,
+  landLeftMm: number,
+): EdgeState {
+  const nickMm = conditionBefore?.nickMm ?? 0;
+  const landMm = state.landMm ?? ASSUMED_LAND_MM;
+  const work = unlessRefused(() => grindingWork(edge, { landMm, nickMm, stopShortMm: landLeftMm }));
+  return {
+    ...withLand(edge, state, landLeftMm, 'ground'),
+    honings: 0,
+    backMm: state.backMm + nickMm,
+    steelMm3: state.steelMm3 + (work?.removeMm3 ?? 0),
+  };
 }
 
 /** A single bevel with a secondary: the edges that show a land. */

@@ -3,7 +3,7 @@ import {
   afterEvent,
   moreStrokes,
   runOf,
-  sessionOfRun,
+  sessionsOfRun,
   strokesLeft,
   type Run,
   type RunEvent,
@@ -56,25 +56,57 @@ describe('a run', () => {
       [91, { kind: 'finished' }],
     );
     expect(whole.ended).toBe('finished');
-    expect(sessionOfRun(whole)).toEqual({
-      toolId: 'iron',
-      kind: 'honing',
-      startedAt: new Date(START + 1000).toISOString(),
-      minutes: 1.5,
-      conditionBefore: { kind: 'dull' },
-      setting: { angleDeg: 30, projectionMm: 38.12 },
-      steps: [
-        { abrasiveId: 'w1000', strokes: 8, minutes: 0.47, forceN: 20 },
-        { abrasiveId: 'w8000', strokes: 5, minutes: 0.5, forceN: 20 },
-      ],
-      outcome: {
-        burr: 'all-along',
-        proof: [
-          { test: 'nail', passed: true },
-          { test: 'cut', passed: true },
+    expect(sessionsOfRun(whole)).toEqual([
+      {
+        toolId: 'iron',
+        kind: 'honing',
+        startedAt: new Date(START + 1000).toISOString(),
+        minutes: 1.5,
+        conditionBefore: { kind: 'dull' },
+        setting: { angleDeg: 30, projectionMm: 38.12 },
+        steps: [
+          { abrasiveId: 'w1000', strokes: 8, minutes: 0.47, forceN: 20 },
+          { abrasiveId: 'w8000', strokes: 5, minutes: 0.5, forceN: 20 },
         ],
+        outcome: {
+          burr: 'all-along',
+          proof: [
+            { test: 'nail', passed: true },
+            { test: 'cut', passed: true },
+          ],
+        },
       },
-    });
+    ]);
+  });
+
+  it('comes back from the wheel as a grinding and a honing, each with its own minutes', () => {
+    const ground: RunPlan = {
+      ...plan,
+      condition: { kind: 'nicked', nickMm: 0.3 },
+      landMm: 2,
+      grinding: { wheelId: 'wheel', stopShortMm: 0.7, passes: 6, passS: 12, dipS: 3 },
+    };
+    const [begun, ...rest] = events([60, DONE], DONE, [70, strokes(5)], [80, DONE], { kind: 'finished' });
+    const whole = runOf([{ ...begun, plan: ground } as RunEvent, ...rest]) as Run;
+    expect(whole.stations.map(({ kind }) => kind).slice(0, 3)).toEqual(['grind', 'set', 'stone']);
+    const [wheel, stone] = sessionsOfRun(whole);
+    expect(wheel).toEqual(
+      jasmine.objectContaining({
+        kind: 'grinding',
+        minutes: 0.98,
+        landMm: 2,
+        landLeftMm: 0.7,
+        conditionBefore: ground.condition,
+        steps: [{ abrasiveId: 'wheel', strokes: 0, minutes: 0.98 }],
+      }),
+    );
+    expect(stone).toEqual(
+      jasmine.objectContaining({ kind: 'honing', minutes: 0.35, conditionBefore: { kind: 'very-dull' } }),
+    );
+    expect(stone?.landMm).withContext('it was the grinding’s').toBeUndefined();
+    expect(Date.parse(stone?.startedAt ?? '')).toBeGreaterThan(Date.parse(wheel?.startedAt ?? ''));
+    const left = runOf([{ ...begun, plan: ground } as RunEvent, ...rest.slice(0, 1)]) as Run;
+    expect(sessionsOfRun(left).map(({ kind }) => kind)).toEqual(['grinding']);
   });
 
   it('is sent back to the shaping stone by a burr that is not all along, with strokes to make', () => {
@@ -98,7 +130,7 @@ describe('a run', () => {
     const paused = run(DONE, [60 * 60, strokes(1)], strokes(-1), strokes(-1));
     expect(paused.steps[0]?.strokes).toBe(0);
     expect(paused.minutes).toBeCloseTo(2 + 3 / 60, 9);
-    expect(sessionOfRun(paused)).toBeUndefined();
+    expect(sessionsOfRun(paused)).toEqual([]);
   });
 
   const fact = fc.oneof(

@@ -1,4 +1,5 @@
 import type { Condition } from '../edge/dulling.js';
+import { afterGrinding } from '../progression/honing-plan.js';
 import type { Burr, Proof, ProofTest, Session, SessionSetting } from '../session/session.js';
 
 /** A plan as it is taken to the bench. */
@@ -12,7 +13,20 @@ export interface RunPlan {
   readonly strokesPerMin: number;
   readonly setting?: SessionSetting;
   readonly who?: string;
+  /** The wheel comes first. */
+  readonly grinding?: RunGrinding;
   readonly steps: readonly RunPlanStep[];
+}
+
+/** Grinding as it is taken to the wheel. */
+export interface RunGrinding {
+  readonly wheelId: string;
+  /** The land to be left standing. */
+  readonly stopShortMm: number;
+  /** Passes and how long each may last, and a dip after it, s, by the heat model. */
+  readonly passes?: number;
+  readonly passS?: number;
+  readonly dipS?: number;
 }
 
 export interface RunPlanStep {
@@ -48,6 +62,7 @@ export type RunEvent = RunFact & {
 
 /** Where at the bench the run stands. */
 export type Station =
+  | { readonly kind: 'grind'; readonly grinding: RunGrinding }
   | { readonly kind: 'set'; readonly setting: SessionSetting }
   | { readonly kind: 'stone'; readonly step: number }
   | { readonly kind: 'burr' }
@@ -74,6 +89,9 @@ export interface Run {
   /** The burr that sent the run back to the stone at hand. */
   readonly sentBackBy?: Burr;
   readonly proof: readonly Proof[];
+  /** When the wheel was left, and how long it took. */
+  readonly groundAt?: string;
+  readonly grindMin: number;
   readonly ended?: 'finished' | 'thrown-away';
   readonly startedAt: string;
   readonly lastAt: string;
@@ -87,9 +105,10 @@ export const LONGEST_REST_MIN = 2;
 /** Strokes that “not yet” adds: a quarter of the plan's, at least four. */
 export const moreStrokes = (planned: number): number => Math.max(4, Math.ceil(planned / 4));
 
-/** The order of a run: set the guide, each stone, the burr after the first, off with it, prove. */
-export function stationsOf({ setting, steps }: RunPlan): readonly Station[] {
+/** The order of a run: the wheel where it is wanted, set the guide, each stone, the burr after the first, off with it, prove. */
+export function stationsOf({ grinding, setting, steps }: RunPlan): readonly Station[] {
   return [
+    ...(grinding ? [{ kind: 'grind', grinding } as const] : []),
     ...(setting ? [{ kind: 'set', setting } as const] : []),
     ...steps.flatMap((_, step): Station[] =>
       step === 0 ? [{ kind: 'stone', step }, { kind: 'burr' }] : [{ kind: 'stone', step }],
@@ -113,6 +132,7 @@ export function beginRun(plan: RunPlan, at: string): Run {
       minutes: 0,
     })),
     proof: [],
+    grindMin: 0,
     startedAt: at,
     lastAt: at,
     minutes: 0,
@@ -136,8 +156,10 @@ export function afterEvent(run: Run, event: RunEvent): Run {
         : timed;
     case 'not-yet':
       return station?.kind === 'stone' ? wantMore(timed, station.step) : timed;
-    case 'done':
-      return goTo(timed, timed.at + 1);
+    case 'done': {
+      const next = goTo(timed, timed.at + 1);
+      return station?.kind === 'grind' ? { ...next, groundAt: event.at } : next;
+    }
     case 'back':
       return goTo(timed, timed.at - 1);
     case 'burr':
@@ -169,9 +191,30 @@ export function runOf(events: readonly RunEvent[]): Run | undefined {
 /** Strokes still to make at a step; 0 once the target is reached. */
 export const strokesLeft = ({ target, strokes }: RunStep): number => Math.max(0, target - strokes);
 
-/** The honing a run amounts to, for the record; undefined where not a stroke was made. */
-export function sessionOfRun(run: Run): Session | undefined {
-  const { plan, burr, proof } = run;
+/** What a run amounts to, for the record: a grinding, a honing, both, or nothing where nothing was done. */
+export function sessionsOfRun(run: Run): readonly Session[] {
+  return [groundIn(run), honedIn(run)].filter((session) => session !== undefined);
+}
+
+function groundIn({ plan, groundAt, grindMin, startedAt }: Run): Session | undefined {
+  const { grinding, toolId, who, condition, landMm } = plan;
+  if (!grinding || groundAt === undefined) return undefined;
+  const minutes = rounded(grindMin);
+  return {
+    toolId,
+    kind: 'grinding',
+    startedAt,
+    minutes,
+    ...(who !== undefined && { who }),
+    conditionBefore: condition,
+    ...(landMm !== undefined && { landMm }),
+    landLeftMm: grinding.stopShortMm,
+    steps: [{ abrasiveId: grinding.wheelId, strokes: 0, minutes }],
+  };
+}
+
+function honedIn(run: Run): Session | undefined {
+  const { plan, burr, proof, groundAt } = run;
   const steps = run.steps
     .map(({ abrasiveId, strokes, minutes }, i) => ({
       abrasiveId,
@@ -184,11 +227,12 @@ export function sessionOfRun(run: Run): Session | undefined {
   return {
     toolId: plan.toolId,
     kind: 'honing',
-    startedAt: run.startedAt,
-    minutes: rounded(run.minutes),
+    startedAt: groundAt ?? run.startedAt,
+    minutes: rounded(run.minutes - run.grindMin),
     ...(plan.who !== undefined && { who: plan.who }),
-    conditionBefore: plan.condition,
-    ...(plan.landMm !== undefined && { landMm: plan.landMm }),
+    conditionBefore: groundAt ? afterGrinding(plan.condition) : plan.condition,
+    // Measured before the wheel, the land is the grinding's.
+    ...(plan.landMm !== undefined && !groundAt && { landMm: plan.landMm }),
     ...(plan.setting && { setting: plan.setting }),
     steps,
     ...((burr || proof.length > 0) && {
@@ -202,6 +246,7 @@ function withTime(run: Run, at: string): Run {
   const minutes = Math.min(Math.max(0, passed), LONGEST_REST_MIN);
   const timed = { ...run, lastAt: at, minutes: run.minutes + minutes, events: run.events + 1 };
   const station = run.stations[run.at];
+  if (station?.kind === 'grind') return { ...timed, grindMin: run.grindMin + minutes };
   return station?.kind === 'stone'
     ? changeStep(timed, station.step, (step) => ({ minutes: step.minutes + minutes }))
     : timed;

@@ -74,6 +74,8 @@ export interface Session {
   readonly conditionBefore?: Condition;
   /** The land as measured before anything was done. */
   readonly landMm?: number;
+  /** The land a grinding left standing, where it stopped short of the edge. */
+  readonly landLeftMm?: number;
   readonly setting?: SessionSetting;
   readonly steps?: readonly SessionStep[];
   readonly use?: Use;

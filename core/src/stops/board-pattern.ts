@@ -65,7 +65,9 @@ function stopMarks(board: DrawnBoard, stop: BoardStop, hand: PatternHand): reado
   const lane = projectionMm - STRIP_MM > 12;
   return [
     { kind: 'path', layer: 'stop', name: `stop ${label}`, closed: true, points: outline },
-    ...(left && right ? [{ kind: 'path', layer: 'face', name: `face ${label}`, points: [left, right] } as const] : []),
+    ...(left && right
+      ? [{ kind: 'path', layer: 'face', name: `face ${label}`, points: [left, right] } as const]
+      : []),
     {
       kind: 'path',
       layer: 'scribe',

@@ -31,9 +31,7 @@ export function boardShifts(guide: Guide, board: SettingBoard): readonly StopShi
   const seat = boardSeat(guide, board);
   return board.stops.map((stop) => {
     const nowMm = unlessRefused(() => guideProjection({ ...seat, angleDeg: stop.angleDeg }).projectionMm);
-    const givesDeg = unlessRefused(
-      () => guideAngle({ ...seat, projectionMm: stop.projectionMm }).angleDeg,
-    );
+    const givesDeg = unlessRefused(() => guideAngle({ ...seat, projectionMm: stop.projectionMm }).angleDeg);
     return {
       stop,
       ...(nowMm !== undefined && { nowMm, byMm: nowMm - stop.projectionMm }),

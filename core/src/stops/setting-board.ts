@@ -104,7 +104,10 @@ export function boardSeat(
   { seatName, camRiseMm, bladeThicknessMm }: Pick<BoardAsked, 'seatName' | 'camRiseMm' | 'bladeThicknessMm'>,
 ): { readonly guide: GuideGeometry; readonly thicknessMm?: number; readonly seat: GuideSeat } {
   if (!isRoller(guide)) {
-    throw new Refusal('guideId', 'A setting board sets a projection: choose a guide that rolls on the stone.');
+    throw new Refusal(
+      'guideId',
+      'A setting board sets a projection: choose a guide that rolls on the stone.',
+    );
   }
   const seat = guide.seats.find(({ name }) => name === seatName);
   if (!seat) {
@@ -143,7 +146,9 @@ export interface BoardFault {
 const mm = (length: number): string => `${Number(length.toFixed(2))} mm`;
 
 /** Stops past the board's end or side, and stops in each other's way. */
-export function boardFaults(board: BoardSizes & { readonly stops: readonly BoardStop[] }): readonly BoardFault[] {
+export function boardFaults(
+  board: BoardSizes & { readonly stops: readonly BoardStop[] },
+): readonly BoardFault[] {
   const { lengthMm, depthMm, stopWidthMm, stopDepthMm, stops } = board;
   const past = stops.flatMap(({ label, projectionMm, alongMm }, i): BoardFault[] => {
     if (projectionMm + stopDepthMm > depthMm + 1e-9) {
@@ -236,7 +241,8 @@ export function makeBoard(
 }
 
 function sameStops(a: readonly BoardStop[], b: readonly BoardStop[]): boolean {
-  const key = ({ label, angleDeg, projectionMm }: BoardStop): string => `${label} ${angleDeg} ${projectionMm}`;
+  const key = ({ label, angleDeg, projectionMm }: BoardStop): string =>
+    `${label} ${angleDeg} ${projectionMm}`;
   return a.length === b.length && a.every((stop, i) => key(stop) === key(b[i] as BoardStop));
 }
 

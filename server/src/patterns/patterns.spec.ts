@@ -49,7 +49,9 @@ describe('boards and patterns over HTTP', () => {
   const file = async (path: string): Promise<Buffer> => {
     const response = await fetch(`${shop.origin}${path}`);
     const body = Buffer.from(await response.arrayBuffer());
-    expect(response.status).withContext(`${path}: ${body.subarray(0, 300).toString()}`).toBe(200);
+    expect(response.status)
+      .withContext(`${path}: ${body.subarray(0, 300).toString()}`)
+      .toBe(200);
     return body;
   };
 
@@ -70,7 +72,9 @@ describe('boards and patterns over HTTP', () => {
     for (const [form, stops] of Object.entries(found)) {
       expect(stops.length).withContext(form).toBe(3);
       sorted(stops).forEach((stop, i) =>
-        expect(Math.abs(stop - (projections(ANGLES)[i] ?? NaN))).withContext(form).toBeLessThan(0.01),
+        expect(Math.abs(stop - (projections(ANGLES)[i] ?? NaN)))
+          .withContext(form)
+          .toBeLessThan(0.01),
       );
     }
     const { alongMm } = (await shop.ask('GET', `/api/boards/${id}`)).body.stops[2];
@@ -95,7 +99,9 @@ describe('boards and patterns over HTTP', () => {
     expect(up).toBeCloseTo(2500 / 50.4, 4);
     const settings = { name: 'Shed', units: 'mm', decimalMark: 'point', version: 0 };
     const kept = await shop.ask('PUT', '/api/settings', { ...settings, printer: { acrossMm: 49, upMm: 50 } });
-    expect((await bars(''))[0]).withContext('the settings’ own').toBeCloseTo(2500 / 49, 4);
+    expect((await bars(''))[0])
+      .withContext('the settings’ own')
+      .toBeCloseTo(2500 / 49, 4);
     await shop.ask('PUT', '/api/settings', { ...settings, version: kept.body.version });
     const refused = await shop.ask('GET', `/api/boards/${id}/board.pdf?acrossMm=5`);
     expect([refused.status, refused.body.errors[0].field]).toEqual([422, 'acrossMm']);
@@ -127,27 +133,56 @@ describe('boards and patterns over HTTP', () => {
       const fence = lines.filter(({ of }) => of === '0.70').map(lying)[0] ?? NaN;
       lines.filter(({ of }) => of === '0.50').forEach((line) => found.add((lying(line) - fence).toFixed(2)));
     }
-    expect([...found].sort()).toEqual(projections(angles).map((p) => p.toFixed(2)).sort());
+    expect([...found].sort()).toEqual(
+      projections(angles)
+        .map((p) => p.toFixed(2))
+        .sort(),
+    );
     expect(readStl(await file(`/api/boards/${id}/board.stl`)).sizeMm[0]).toBeCloseTo(lengthMm, 2);
   });
 
   it('a stop past the end, two that collide, an angle out of reach: each told at its field', async () => {
     const wrong: [Partial<BoardDraft>, readonly number[], string, RegExp][] = [
-      [{ depthMm: 40 }, ANGLES, 'stops.0.angleDeg', /past the end of a board 40 mm deep: make the board at least 57/],
       [
-        { stops: [{ label: 'A', angleDeg: 25, alongMm: 50 }, { label: 'B', angleDeg: 30, alongMm: 70 }] },
+        { depthMm: 40 },
+        ANGLES,
+        'stops.0.angleDeg',
+        /past the end of a board 40 mm deep: make the board at least 57/,
+      ],
+      [
+        {
+          stops: [
+            { label: 'A', angleDeg: 25, alongMm: 50 },
+            { label: 'B', angleDeg: 30, alongMm: 70 },
+          ],
+        },
         [],
         'stops.1.alongMm',
         /Stops A and B lie on top of each other: set them 38.5 mm apart/,
       ],
       [
-        { stops: [{ label: 'A', angleDeg: 25, alongMm: 50 }, { label: 'B', angleDeg: 30, alongMm: 80 }] },
+        {
+          stops: [
+            { label: 'A', angleDeg: 25, alongMm: 50 },
+            { label: 'B', angleDeg: 30, alongMm: 80 },
+          ],
+        },
         [],
         'stops.1.alongMm',
         /stand in the way of a blade 51 mm wide/,
       ],
       [{}, [25, 80], 'stops.1.angleDeg', /cannot hold 80°/],
-      [{ stops: [{ label: 'A', angleDeg: 25 }, { label: 'A', angleDeg: 30 }] }, [], 'stops.1', /share a letter/],
+      [
+        {
+          stops: [
+            { label: 'A', angleDeg: 25 },
+            { label: 'A', angleDeg: 30 },
+          ],
+        },
+        [],
+        'stops.1',
+        /share a letter/,
+      ],
       [{ seatName: 'Gone' }, ANGLES, 'seatName', /no seat “Gone”/],
     ];
     for (const [change, angles, field, sentence] of wrong) {
@@ -196,15 +231,16 @@ describe('boards and patterns over HTTP', () => {
       2,
       guideProjection({ guide: { ...GEOMETRY, noseMm: 17 }, angleDeg: 40 }).projectionMm,
     ]);
-    const again = (
-      await shop.ask('PUT', `/api/boards/${first.id}`, { ...added, version: 3, again: true })
-    ).body;
+    const again = (await shop.ask('PUT', `/api/boards/${first.id}`, { ...added, version: 3, again: true }))
+      .body;
     expect(again.revision).toBe(3);
     expect(again.stops[0].projectionMm).toBeCloseTo(wanted(25) - 0.75, 9);
     expect(again.earlier.map(({ revision }: { revision: number }) => revision)).toEqual([1, 2]);
     expect(again.earlier[0].stops).toEqual(first.stops);
     await shop.ask('DELETE', `/api/guides/${own.body.id}?version=2`);
-    expect((await shop.ask('GET', `/api/boards/${first.id}`)).status).withContext('goes with its guide').toBe(404);
+    expect((await shop.ask('GET', `/api/boards/${first.id}`)).status)
+      .withContext('goes with its guide')
+      .toBe(404);
   });
 
   it('gauges, templates and blocks come in every form, at the size core says', async () => {
@@ -216,7 +252,9 @@ describe('boards and patterns over HTTP', () => {
     for (const [name, asked] of Object.entries(query)) {
       const path = `/api/patterns/${name}`;
       expect((await readPdf(await file(`${path}.pdf?${asked}`))).length).toBe(1);
-      expect(readStl(await file(`${path}.stl?${asked}`)).volumeMm3).withContext(name).toBeGreaterThan(100);
+      expect(readStl(await file(`${path}.stl?${asked}`)).volumeMm3)
+        .withContext(name)
+        .toBeGreaterThan(100);
       expect(readDxf((await file(`${path}.dxf?${asked}`)).toString()).lines.length).toBeGreaterThan(0);
     }
     const size = { wheelRadiusMm: 75, thicknessMm: 4, bevelDeg: 25, plateMm: 6 };

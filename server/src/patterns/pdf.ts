@@ -1,4 +1,11 @@
-import { extentOf, type Extent, type Mark, type Pattern, type PatternLayer, type Point } from '@mellow-anvil/core';
+import {
+  extentOf,
+  type Extent,
+  type Mark,
+  type Pattern,
+  type PatternLayer,
+  type Point,
+} from '@mellow-anvil/core';
 import { checkBars, linesOf, openSheets, roomOn, type Pen, type SheetOptions, type Sheets } from './sheet.js';
 import { printable } from './typeface.js';
 
@@ -73,10 +80,7 @@ function drawSheet(
   // A pattern of one sheet stands at its top left; of several, each fills its window.
   const shift = {
     x: EDGE.left - from.x,
-    y:
-      rows === 1
-        ? sheets.heightMm - EDGE.top - extent.top
-        : EDGE.bottom - from.y,
+    y: rows === 1 ? sheets.heightMm - EDGE.top - extent.top : EDGE.bottom - from.y,
   };
   const place = ({ x, y }: Point): Point => ({ x: x + shift.x, y: y + shift.y });
   const [left, bottom] = [EDGE.left, EDGE.bottom];
@@ -86,12 +90,10 @@ function drawSheet(
   if (columns * rows > 1) {
     const lap: Pen = { widthMm: 0.15, dashMm: [1.5, 1.5], grey: 0.3 };
     const edge = (a: Point, b: Point): void => sheets.line([a, b], lap);
-    if (column > 0)
-      edge({ x: left + LAP_MM / 2, y: bottom }, { x: left + LAP_MM / 2, y: bottom + high });
+    if (column > 0) edge({ x: left + LAP_MM / 2, y: bottom }, { x: left + LAP_MM / 2, y: bottom + high });
     if (column < columns - 1)
       edge({ x: left + wide - LAP_MM / 2, y: bottom }, { x: left + wide - LAP_MM / 2, y: bottom + high });
-    if (row > 0)
-      edge({ x: left, y: bottom + LAP_MM / 2 }, { x: left + wide, y: bottom + LAP_MM / 2 });
+    if (row > 0) edge({ x: left, y: bottom + LAP_MM / 2 }, { x: left + wide, y: bottom + LAP_MM / 2 });
     if (row < rows - 1)
       edge({ x: left, y: bottom + high - LAP_MM / 2 }, { x: left + wide, y: bottom + high - LAP_MM / 2 });
   }
@@ -113,13 +115,21 @@ function drawMargin(sheets: Sheets, pattern: Pattern, sheet: string): void {
   const top = sheets.heightMm - 12;
   const room = sheets.widthMm - 66 - 12;
   const [title = '', ...more] = linesOf(sheets, pattern.title, 4.2, sheets.widthMm - EDGE.left - 42);
-  sheets.text(more.length ? `${title} …` : title, { x: EDGE.left, y: top }, { sizeMm: 4.2, weight: 'strong' });
+  sheets.text(
+    more.length ? `${title} …` : title,
+    { x: EDGE.left, y: top },
+    { sizeMm: 4.2, weight: 'strong' },
+  );
   if (sheet) sheets.text(sheet, { x: sheets.widthMm - 10, y: top }, { sizeMm: 4.2, align: 'end' });
   const words = [
     'Print at actual size and measure both bars first: 50 mm each. If they are off, give what they measure under Patterns and print again.',
     ...pattern.notes,
-    ...(sheet ? ['Cut along the dashed line of one sheet, lay it on the dashed line of its neighbour, and glue.'] : []),
-    ...(printable(pattern.title) ? [] : ['The name holds characters this page’s typeface lacks; each is printed as a question mark.']),
+    ...(sheet
+      ? ['Cut along the dashed line of one sheet, lay it on the dashed line of its neighbour, and glue.']
+      : []),
+    ...(printable(pattern.title)
+      ? []
+      : ['The name holds characters this page’s typeface lacks; each is printed as a question mark.']),
   ];
   words
     .flatMap((sentence) => linesOf(sheets, sentence, 2.9, room))

@@ -84,7 +84,11 @@ export class Printer {
 
 /** A file to keep or print, under a name every system can write. */
 export function sendFile(response: Response, body: Buffer | string, type: string, name: string): void {
-  const safe = name.replace(/[\\/:*?"<>|\p{Cc}]+/gu, ' ').replace(/\s+/g, ' ').trim().slice(-120);
+  const safe = name
+    .replace(/[\\/:*?"<>|\p{Cc}]+/gu, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .slice(-120);
   // Express writes the plain and the full spelling of an odd name (RFC 6266).
   response.attachment(safe);
   response.set('Content-Disposition', response.get('Content-Disposition')?.replace(/^attachment/, 'inline'));

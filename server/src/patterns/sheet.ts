@@ -107,7 +107,11 @@ export function openSheets({ paper, lying, printer, title, subject }: SheetOptio
     heightMm,
     page: () => void doc.addPage(),
     line: (points, { widthMm, dashMm, grey = 0 }, closed = false) => {
-      doc.save().lineWidth(widthMm * PT).strokeColor(shade(grey)).lineJoin('miter');
+      doc
+        .save()
+        .lineWidth(widthMm * PT)
+        .strokeColor(shade(grey))
+        .lineJoin('miter');
       if (dashMm) doc.dash(dashMm[0] * PT, { space: dashMm[1] * PT });
       trace(points, closed);
       doc.stroke().restore();
@@ -166,7 +170,11 @@ export function checkBars(sheets: Sheets, at: Point): void {
   };
   bar(1, 0);
   bar(0, 1);
-  sheets.text(`${PRINTED_BAR_MM} mm`, { x: at.x + PRINTED_BAR_MM / 2, y: at.y + 1.4 }, { sizeMm: 2.8, align: 'middle' });
+  sheets.text(
+    `${PRINTED_BAR_MM} mm`,
+    { x: at.x + PRINTED_BAR_MM / 2, y: at.y + 1.4 },
+    { sizeMm: 2.8, align: 'middle' },
+  );
   sheets.text(
     `${PRINTED_BAR_MM} mm`,
     { x: at.x + 3.6, y: at.y + PRINTED_BAR_MM / 2 },

@@ -7,7 +7,8 @@ const MARGIN = 5;
 const n = (value: number): string => String(Number(value.toFixed(4)));
 /** Control characters no XML file may hold. */
 // eslint-disable-next-line no-control-regex
-const plain = (text: string): string => text.replace(/[\u0000-\u001F\uFFFE\uFFFF]|[\uD800-\uDFFF](?![\uDC00-\uDFFF])/g, ' ');
+const plain = (text: string): string =>
+  text.replace(/[\u0000-\u001F\uFFFE\uFFFF]|[\uD800-\uDFFF](?![\uDC00-\uDFFF])/g, ' ');
 
 /** A pattern as SVG in millimetres, one named path for each line. */
 export function patternSvg(pattern: Pattern): string {

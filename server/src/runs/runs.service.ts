@@ -1,6 +1,6 @@
 import { DataTypes, QueryTypes, type Model, type ModelStatic, type Transaction } from 'sequelize';
 import type { RunSummary, StoredRun } from '@mellow-anvil/contract';
-import { runOf, sessionOfRun, type RunEvent, type RunPlan, type Tool } from '@mellow-anvil/core';
+import { runOf, sessionsOfRun, type RunEvent, type RunPlan, type Tool } from '@mellow-anvil/core';
 import { sessions } from '../sessions/sessions.js';
 import type { Database } from '../shared/database.js';
 import { HttpProblem, invalid, notFound } from '../shared/problem.js';
@@ -88,7 +88,7 @@ export class RunsService {
       const state = stateAfter(fresh);
       const changed = { state, next: next + fresh.length };
       await this.runs.update(changed, { where: { id }, transaction });
-      if (state === 'finished') added = [await this.toRecord(id, transaction)];
+      if (state === 'finished') added = await this.toRecord(id, transaction);
       return { ...begun, ...changed };
     });
     this.commands.tell(added.map(({ kind, after }) => ({ kind, row: after })));
@@ -111,22 +111,28 @@ export class RunsService {
     return run;
   }
 
-  /** The finished run as one honing in the tool's record, under the run's own id. */
-  private async toRecord(id: string, transaction: Transaction): Promise<RowChange> {
+  /** The finished run in the tool's record: its honing under the run's own id, a grinding before it. */
+  private async toRecord(id: string, transaction: Transaction): Promise<readonly RowChange[]> {
     const run = runOf(await this.eventsOf(id, transaction));
-    const session = run && sessionOfRun(run);
-    if (!session) {
+    const done = run ? sessionsOfRun(run) : [];
+    if (!run || done.length === 0) {
       throw invalid([
         {
           field: 'events',
-          message: 'Not a stroke was made in this run: throw it away instead of finishing it.',
+          message:
+            'Nothing was ground and not a stroke was made in this run: throw it away instead of finishing it.',
         },
       ]);
     }
     const tool = await this.toolOf(run.plan, transaction, true);
-    const change: RowChange = { kind: sessions.name, before: null, after: newRow(sessions, session, id) };
-    await this.commands.record(`Hone “${tool.name}”`, [change], transaction);
-    return change;
+    const changes = done.map((session): RowChange => ({
+      kind: sessions.name,
+      before: null,
+      after: newRow(sessions, session, session.kind === 'honing' ? id : `${id.slice(0, 58)}-wheel`),
+    }));
+    const what = done.map(({ kind }) => (kind === 'honing' ? 'Hone' : 'Grind')).join(' and ');
+    await this.commands.record(`${what} “${tool.name}”`, changes, transaction);
+    return changes;
   }
 
   private async toolOf({ toolId }: RunPlan, transaction: Transaction, removedToo = false): Promise<Tool> {

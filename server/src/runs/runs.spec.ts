@@ -1,4 +1,4 @@
-import { runOf, sessionOfRun } from '@mellow-anvil/core';
+import { runOf, sessionsOfRun } from '@mellow-anvil/core';
 import { TOOLS, runEvents } from '../testing/fixtures.js';
 import { openTestWorkshop, type Answer, type TestWorkshop } from '../testing/workshop.js';
 
@@ -41,7 +41,7 @@ describe('runs', () => {
     const whole = runOf(events);
     const [kept, ...more] = await ledger();
     expect(more).toEqual([]);
-    expect(kept).toEqual(jasmine.objectContaining({ ...(whole && sessionOfRun(whole)), id: 'r1' }));
+    expect(kept).toEqual(jasmine.objectContaining({ ...(whole && sessionsOfRun(whole)[0]), id: 'r1' }));
     const [{ id, label }] = (await shop.ask('GET', '/api/undo')).body.undo;
     expect(label).toBe(`Hone “${TOOLS['bench-chisel'].name}”`);
     await shop.ask('POST', '/api/undo/undo', { id });
@@ -95,7 +95,7 @@ describe('runs', () => {
       [[{ ...events[0], at: 'this morning' }], 422, /ISO 8601/],
       [[events[0] as object, { ...events[2], count: 1e9 }], 422, /Strokes counted lies between/],
       [[], 422, /too short/],
-      [runEvents('r1', toolId, DONE, DONE, { kind: 'finished' }), 422, /Not a stroke was made/],
+      [runEvents('r1', toolId, DONE, DONE, { kind: 'finished' }), 422, /not a stroke was made/],
     ];
     for (const [body, status, words] of cases) {
       const refused = await send(body);

@@ -15,6 +15,7 @@ export const sessions = defineKind<Session>({
     who: 'text',
     conditionBefore: 'json',
     landMm: 'real',
+    landLeftMm: 'real',
     setting: 'json',
     steps: 'json',
     use: 'json',

@@ -1,4 +1,11 @@
-import { boardDraftSchema, planDraftSchema, sessionSchema, type BoardDraft, type PlanDraft, type Stored } from '@mellow-anvil/contract';
+import {
+  boardDraftSchema,
+  planDraftSchema,
+  sessionSchema,
+  type BoardDraft,
+  type PlanDraft,
+  type Stored,
+} from '@mellow-anvil/contract';
 import {
   asItStands,
   isRoller,

@@ -185,6 +185,7 @@ export const MIGRATIONS: readonly Migration[] = [
       await schema.addColumn('guides', 'wheelId', text);
       await schema.addColumn('guides', 'barDiameterMm', real);
       await schema.addColumn('abrasives', 'wheel', text);
+      await schema.addColumn('sessions', 'landLeftMm', real);
     },
   },
 ];

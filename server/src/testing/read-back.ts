@@ -15,9 +15,7 @@ export interface Line {
 }
 
 /** The paper, lines and texts of each page of a PDF, mm from its lower left corner; by pdf.js. */
-export async function readPdf(
-  data: Buffer,
-): Promise<
+export async function readPdf(data: Buffer): Promise<
   readonly {
     readonly wide: number;
     readonly high: number;
@@ -50,7 +48,14 @@ export async function readPdf(
         else if (fn === OPS.transform) {
           const [a = 1, b = 0, c = 0, d = 1, e = 0, f = 0] = matrix;
           const [p, q, r, s, t, u] = args as number[] as [number, number, number, number, number, number];
-          matrix = [a * p + c * q, b * p + d * q, a * r + c * s, b * r + d * s, a * t + c * u + e, b * t + d * u + f];
+          matrix = [
+            a * p + c * q,
+            b * p + d * q,
+            a * r + c * s,
+            b * r + d * s,
+            a * t + c * u + e,
+            b * t + d * u + f,
+          ];
         } else if (fn === OPS.setLineWidth) pen = (args[0] * mm).toFixed(2);
         else if (fn === OPS.constructPath) {
           const [ops, numbers] = args as [number[], number[]];
@@ -81,8 +86,15 @@ export async function readPdf(
 }
 
 /** The named paths of an SVG in its millimetres, y upwards from the drawing's foot; by an XML parser. */
-export function readSvg(svg: string): { readonly wide: string; readonly lines: readonly (Line & { name: string })[] } {
-  const parser = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '', isArray: (name) => name === 'path' });
+export function readSvg(svg: string): {
+  readonly wide: string;
+  readonly lines: readonly (Line & { name: string })[];
+} {
+  const parser = new XMLParser({
+    ignoreAttributes: false,
+    attributeNamePrefix: '',
+    isArray: (name) => name === 'path',
+  });
   const { svg: root } = parser.parse(svg) as {
     svg: { width: string; viewBox: string; path: { d: string; class: string; 'data-name': string }[] };
   };
@@ -92,7 +104,9 @@ export function readSvg(svg: string): { readonly wide: string; readonly lines: r
     lines: root.path.map(({ d, class: of, 'data-name': name }) => ({
       of,
       name,
-      points: [...d.matchAll(/[ML](\S+) ([^LZ]+)/g)].map(([, x, y]) => [Number(x), high - Number(y)] as const),
+      points: [...d.matchAll(/[ML](\S+) ([^LZ]+)/g)].map(
+        ([, x, y]) => [Number(x), high - Number(y)] as const,
+      ),
     })),
   };
 }

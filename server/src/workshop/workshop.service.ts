@@ -86,7 +86,8 @@ export class WorkshopService {
           .model(this.database.sequelize)
           .findAll({ raw: true, transaction })) as unknown as Row[];
         const before = new Map(found.map((row) => [row.id, row]));
-        for (const { id, ...thing } of (workshop[kind.name as Collection] ?? []) as readonly Identified<object>[]) {
+        for (const { id, ...thing } of (workshop[kind.name as Collection] ??
+          []) as readonly Identified<object>[]) {
           const row = before.get(id);
           before.delete(id);
           changes.push({

@@ -29,6 +29,15 @@ export const routes: Routes = [
     ],
   },
   {
+    path: 'patterns',
+    title: 'Patterns · Mellow Anvil',
+    children: [
+      { path: '', loadComponent: async () => (await import('./patterns/patterns.page')).PatternsPage },
+      { path: 'new', loadComponent: async () => (await import('./patterns/board.page')).BoardPage },
+      { path: ':id', loadComponent: async () => (await import('./patterns/board.page')).BoardPage },
+    ],
+  },
+  {
     path: 'ledger',
     title: 'Ledger · Mellow Anvil',
     loadComponent: async () => (await import('./records/ledger.page')).LedgerPage,

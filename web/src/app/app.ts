@@ -35,6 +35,7 @@ import { ThemeService } from './theme/theme.service';
           <a routerLink="/" [class.here]="onBench()" [attr.aria-current]="onBench() ? 'page' : null">Bench</a>
           <a routerLink="/stones" routerLinkActive="here" ariaCurrentWhenActive="page">Stones</a>
           <a routerLink="/guides" routerLinkActive="here" ariaCurrentWhenActive="page">Guides</a>
+          <a routerLink="/patterns" routerLinkActive="here" ariaCurrentWhenActive="page">Patterns</a>
           <a routerLink="/ledger" routerLinkActive="here" ariaCurrentWhenActive="page">Ledger</a>
           <a routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page">Settings</a>
         </nav>

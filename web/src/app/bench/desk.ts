@@ -21,6 +21,8 @@ import {
   usualGuide,
   asItStands,
   landReason,
+  onItsWheel,
+  stopFor,
   type Edge,
   type EdgeState,
   type FacetSetting,
@@ -31,11 +33,14 @@ import {
   type PlanRequest,
   type RunPlan,
   type SessionSetting,
+  type SettingBoard,
+  type StopFound,
   type Tool,
   attempt,
 } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { GuidesStore } from '../guides/guides.store';
+import { BoardsStore } from '../patterns/boards.store';
 import { RecordsStore } from '../records/records.store';
 import { ToolsStore } from '../tools/tools.store';
 
@@ -43,8 +48,11 @@ export interface SetUp {
   readonly guide: Stored<Guide>;
   /** Where the blade is held, in a roller guide. */
   readonly seat?: GuideSeat;
-  readonly settings: readonly FacetSetting[];
+  readonly settings: readonly StoppedSetting[];
 }
+
+/** A facet's setting, with the stop of a setting board that gives it. */
+export type StoppedSetting = FacetSetting & { readonly stop?: StopFound };
 
 /** What the bench maths made of the request: a plan, or the sentence why there is none. */
 export interface Answer {
@@ -70,6 +78,7 @@ export class Desk {
   private readonly tools = inject(ToolsStore);
   private readonly guides = inject(GuidesStore);
   private readonly abrasives = inject(AbrasivesStore);
+  private readonly boards = inject(BoardsStore);
   private readonly records = inject(RecordsStore);
   private readonly choices = new BehaviorSubject<Choices>({ guides: {}, requests: {} });
 
@@ -88,14 +97,21 @@ export class Desk {
     this.guides.items$,
     this.choices,
     this.records.records$,
+    this.boards.items$,
+    this.abrasives.items$,
   ]).pipe(
-    map(([tool, guides, choices, records]) => {
+    map(([tool, guides, choices, records, boards, bench]) => {
       if (!tool) return undefined;
       const last = records[tool.id]?.state.lastSetting;
       const chosen = choices.guides[tool.id] ?? { guideId: last?.guideId, seatName: last?.seatName };
-      const guide = guides.find(({ id }) => id === chosen.guideId) ?? usualGuide(tool.edge, guides);
-      const seat = guide && seatOf(guide, tool.edge, chosen.seatName);
-      return guide && { guide, seat, settings: facetSettings(tool, guide, seat) };
+      const picked = guides.find(({ id }) => id === chosen.guideId) ?? usualGuide(tool.edge, guides);
+      if (!picked) return undefined;
+      const guide = onItsWheel(picked, bench);
+      const seat = seatOf(guide, tool.edge, chosen.seatName);
+      const settings = facetSettings(tool, guide, seat).map((setting) =>
+        stopped(setting, boards, guide, seat, tool.edge),
+      );
+      return { guide, seat, settings };
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
@@ -190,17 +206,30 @@ function seatOf(guide: Guide, edge: Edge, name: string | undefined): GuideSeat |
   return guide.seats.find((seat) => seat.name === name) ?? seatForWidth(guide, clampedWidthMm(edge));
 }
 
-function honedSetting({ guide, seat, settings }: SetUp): SessionSetting | undefined {
+export function honedSetting({ guide, seat, settings }: SetUp): SessionSetting | undefined {
   const honed = settings.find(({ facet }) => facet === 'secondary') ?? settings[0];
   if (!honed) return undefined;
-  const { angleDeg, projectionMm } = honed;
+  const { angleDeg, projectionMm, stop } = honed;
   if (guide.form === 'freehand') return { angleDeg };
-  return {
-    guideId: guide.id,
-    ...(seat && { seatName: seat.name }),
-    angleDeg,
-    ...(projectionMm !== undefined && { projectionMm }),
-  };
+  const held = { guideId: guide.id, ...(seat && { seatName: seat.name }) };
+  if (!stop) return { ...held, angleDeg, ...(projectionMm !== undefined && { projectionMm }) };
+  const { boardId, board, label, givesDeg } = stop;
+  // What the stop really gives is what the record has to know; a twentieth of a degree is the cutting of it.
+  const set = Math.abs(givesDeg - angleDeg) < 0.05 ? angleDeg : Number(givesDeg.toFixed(2));
+  return { ...held, angleDeg: set, projectionMm: stop.projectionMm, stop: { boardId, board, label } };
+}
+
+/** A setting with the stop that gives it, where a board has one. */
+function stopped(
+  setting: FacetSetting,
+  boards: readonly Stored<SettingBoard>[],
+  guide: Stored<Guide>,
+  seat: GuideSeat | undefined,
+  edge: Edge,
+): StoppedSetting {
+  if (setting.projectionMm === undefined) return setting;
+  const stop = stopFor(boards, guide, seat, edge, setting.angleDeg);
+  return stop ? { ...setting, stop } : setting;
 }
 
 /** Why the plan is more or less work than the one before it, from the record. */

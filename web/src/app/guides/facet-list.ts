@@ -10,8 +10,10 @@ import {
   type Edge,
   type FacetSetting,
   type RollerGuide,
+  type StopFound,
 } from '@mellow-anvil/core';
-import type { SetUp } from '../bench/desk';
+import { RouterLink } from '@angular/router';
+import type { SetUp, StoppedSetting } from '../bench/desk';
 import { Figures } from '../shared/figures';
 import { Why, type Reason } from '../shared/why';
 import { FACET_NAMES } from './setup-words';
@@ -19,7 +21,7 @@ import { FACET_NAMES } from './setup-words';
 /** Where the guide is set for every facet: the figure in giant digits, what a slip does, and why. */
 @Component({
   selector: 'ma-facet-list',
-  imports: [Why],
+  imports: [RouterLink, Why],
   template: `
     <ul aria-label="Settings">
       @for (setting of setUp().settings; track setting.facet) {
@@ -45,6 +47,12 @@ import { FACET_NAMES } from './setup-words';
               <span class="sentence-error">{{ setting.refusal }}</span>
             }
           </button>
+          @if (setting.stop; as stop) {
+            <p class="stop">
+              <a [routerLink]="['/patterns', stop.boardId]">{{ stopLine(stop) }}</a>
+              {{ stopOff(setting) }}
+            </p>
+          }
           @if (setting.projectionMm !== undefined) {
             <p class="slip">
               @if (setting.plusMinusMm !== undefined) {
@@ -102,6 +110,10 @@ import { FACET_NAMES } from './setup-words';
     .projection small {
       font-size: 1.2rem;
     }
+    .stop {
+      padding-left: 0.6rem;
+      font-weight: 700;
+    }
     .slip {
       color: var(--muted);
       padding-left: 0.6rem;
@@ -121,6 +133,17 @@ export class FacetList {
     const { guide } = this.setUp();
     return isRoller(guide) ? guide : undefined;
   });
+
+  protected stopLine({ label, projectionMm, givesDeg, board }: StopFound): string {
+    return `Stop ${label} · ${this.figures.length(projectionMm)} · ${this.figures.angle(givesDeg, 2)} on ${board}`;
+  }
+
+  /** What a stop that is not quite the setting makes of the angle. */
+  protected stopOff({ stop, angleDeg }: StoppedSetting): string {
+    const off = (stop?.givesDeg ?? angleDeg) - angleDeg;
+    if (Math.abs(off) < 0.05) return '';
+    return `It sets ${this.figures.angle(Math.abs(off), 2)} ${off > 0 ? 'steeper' : 'less steep'}: the same every time matters more.`;
+  }
 
   /** How much a millimetre’s slip (1/32 in) matters, from the guide itself. */
   protected slip({ projectionMm = 0, angleDeg }: FacetSetting): string {

@@ -107,10 +107,11 @@ export class LastSettingNote {
     );
   }
 
-  protected words({ at, angleDeg, guideId, seatName, projectionMm }: LastSetting): string {
+  protected words({ at, angleDeg, guideId, seatName, projectionMm, stop }: LastSetting): string {
     const guide = this.guides().find(({ id }) => id === guideId)?.name;
     const where = [guide, seatName].filter(Boolean).join(', ');
-    const out = projectionMm === undefined ? '' : `, ${this.figures.length(projectionMm)} out`;
+    const by = stop ? `, stop ${stop.label}` : '';
+    const out = projectionMm === undefined ? by : `${by}, ${this.figures.length(projectionMm)} out`;
     return `Last honed ${formatDay(at)} at ${this.figures.angle(angleDeg)}${where ? ` (${where}${out})` : ''}.`;
   }
 

@@ -79,6 +79,11 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
             (valueChange)="desk.chooseGuide(s.guide.id, $event)"
           />
         }
+        @if (boardQuery(); as query) {
+          <a pButton routerLink="/patterns/new" [queryParams]="query" severity="secondary" [outlined]="true">
+            Make stops for this
+          </a>
+        }
         <a pButton [routerLink]="['/guides', s.guide.id]" severity="secondary" [outlined]="true">
           {{ roller() ? 'Measure or change this guide' : 'Change this guide' }}
         </a>
@@ -258,6 +263,18 @@ export class SetupSide {
   protected readonly shown = computed(() => {
     const settings = this.setUp()?.settings ?? [];
     return settings.find(({ facet }) => facet === this.picked()) ?? settings[1] ?? settings[0];
+  });
+
+  /** What a setting board for this set-up begins with; nothing where every setting has its stop. */
+  protected readonly boardQuery = computed(() => {
+    const s = this.setUp();
+    const reached = s?.settings.filter(({ projectionMm }) => projectionMm !== undefined) ?? [];
+    if (!s?.seat || reached.length === 0 || reached.every(({ stop }) => stop)) return undefined;
+    return {
+      guide: s.guide.id,
+      seat: s.seat.name,
+      angles: reached.map(({ angleDeg }) => angleDeg).join(','),
+    };
   });
 
   /** What a guide that does not roll leaves to say. */

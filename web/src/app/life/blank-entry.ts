@@ -20,8 +20,8 @@ export function blankEntry(
       return { ...begun, use: { [familyFacts(tool.family).usedIn]: undefined, stillCutting: true } };
     case 'honing': {
       if (!lastSetting) return { ...begun, conditionBefore: { kind: 'dull' }, steps: [] };
-      const { angleDeg, guideId, seatName, projectionMm } = lastSetting;
-      const setting = { angleDeg, guideId, seatName, projectionMm };
+      const { angleDeg, guideId, seatName, projectionMm, stop } = lastSetting;
+      const setting = { angleDeg, guideId, seatName, projectionMm, stop };
       return { ...begun, conditionBefore: { kind: 'dull' }, setting, steps: [] };
     }
     case 'stropping':

@@ -224,12 +224,13 @@ export class LifeSide {
   /** The angle last set, on which seat and stop. */
   private lastSet({ lastSetting }: EdgeState): string {
     if (!lastSetting) return '';
-    const { angleDeg, projectionMm, seatName, at } = lastSetting;
+    const { angleDeg, projectionMm, seatName, at, stop } = lastSetting;
+    const by = stop ? ` by stop ${stop.label} of ${stop.board}` : '';
     const out =
       projectionMm === undefined
         ? ''
         : `, ${this.figures.length(projectionMm)} out of the ${seatName ?? 'guide'}`;
-    return ` Last set to ${this.figures.angle(angleDeg)}${out}, on ${formatDay(at)}.`;
+    return ` Last set to ${this.figures.angle(angleDeg)}${by}${out}, on ${formatDay(at)}.`;
   }
 
   protected day({ session }: Entry): string {

@@ -37,6 +37,9 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
           />
         </div>
       </header>
+      @if (setLine()) {
+        <p class="set-line">{{ setLine() }}</p>
+      }
       @if (since()) {
         <p class="since">{{ since() }}</p>
       }
@@ -90,6 +93,9 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
       flex-wrap: wrap;
       border-top: 3px solid var(--leather);
       padding-top: 0.5rem;
+    }
+    .set-line {
+      font-weight: 700;
     }
     .since {
       border-left: 5px solid var(--leather);
@@ -172,6 +178,8 @@ export class PlanResult {
   readonly keeping = input(false);
   /** What the record says about how much work this is. */
   readonly since = input('');
+  /** Where the guide is set first, by which stop. */
+  readonly setLine = input('');
   readonly keep = output<void>();
   readonly toBench = output<void>();
 

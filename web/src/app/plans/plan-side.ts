@@ -6,7 +6,7 @@ import { combineLatest, map, switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import type { Plan, PlanRequest, Tool } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
-import { Desk, recordReason, runPlanOf, type Answer, type SetUp } from '../bench/desk';
+import { Desk, honedSetting, recordReason, runPlanOf, type Answer, type SetUp } from '../bench/desk';
 import { RunsStore } from '../run/runs.store';
 import { sentencesFor, type Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
@@ -55,6 +55,7 @@ type Draft = Omit<Plan, 'result'>;
           [stones]="stones()"
           [keeping]="keeping()"
           [since]="since()"
+          [setLine]="setLine()"
           (keep)="keep()"
           (toBench)="toBench()"
         />
@@ -105,6 +106,17 @@ export class PlanSide {
   protected readonly since = computed(() => {
     const answer = this.answer();
     return answer ? recordReason(this.tool(), answer, this.figures.hand()) : '';
+  });
+  /** The guide's setting the plan begins with: by a stop, where there is one. */
+  protected readonly setLine = computed(() => {
+    const setUp = this.setUp();
+    const setting = setUp && honedSetting(setUp);
+    if (!setUp || setting?.projectionMm === undefined) return '';
+    const { stop, projectionMm, angleDeg } = setting;
+    const figures = `${this.figures.length(projectionMm)} · ${this.figures.angle(angleDeg, 2)}`;
+    return stop
+      ? `First set it in the ${setUp.guide.name} by ${stop.board}: stop ${stop.label} · ${figures}.`
+      : `First set it in the ${setUp.guide.name}: ${figures}.`;
   });
   protected readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
   protected readonly keeping = signal(false);

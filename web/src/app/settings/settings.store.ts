@@ -48,9 +48,16 @@ export class SettingsStore {
   }
 
   private send(change: Partial<Settings>, done: Subject<KeptSettings>): Observable<unknown> {
-    const { name, units, decimalMark, packing, version } = { ...this.kept.value, ...change };
+    const { name, units, decimalMark, packing, printer, version } = { ...this.kept.value, ...change };
     return this.http
-      .put<KeptSettings>('/api/settings', { name, units, decimalMark, version, ...(packing && { packing }) })
+      .put<KeptSettings>('/api/settings', {
+        name,
+        units,
+        decimalMark,
+        version,
+        ...(packing && { packing }),
+        ...(printer && { printer }),
+      })
       .pipe(
         tap((settings) => {
           this.kept.next(settings);

@@ -9,7 +9,13 @@ export function sentencesOf(problems: readonly FieldProblem[]): Sentences {
 
 type Contract = typeof import('@mellow-anvil/contract');
 export type SchemaName =
-  'toolSchema' | 'guideSchema' | 'abrasiveSchema' | 'planDraftSchema' | 'sessionSchema' | 'settingsSchema';
+  | 'toolSchema'
+  | 'guideSchema'
+  | 'abrasiveSchema'
+  | 'boardDraftSchema'
+  | 'planDraftSchema'
+  | 'sessionSchema'
+  | 'settingsSchema';
 
 /**
  * Checks what was typed against the very schema the server uses. The contract is loaded when the

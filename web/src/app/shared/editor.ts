@@ -22,6 +22,12 @@ export class Editor<T extends { readonly name: string }, D extends object = T> {
     private readonly schema: SchemaName,
     begin: D,
     private readonly place: string,
+    private readonly forms: {
+      /** A stored thing as a draft. */
+      readonly draftOf: (thing: T) => D;
+      /** What is sent of a draft. */
+      readonly sent: (draft: D) => object;
+    } = { draftOf: (thing) => thing as unknown as D, sent: (draft) => draft },
   ) {
     this.draft = signal(begin);
   }
@@ -30,7 +36,7 @@ export class Editor<T extends { readonly name: string }, D extends object = T> {
   load(found: Stored<T> | undefined): void {
     if (!found || found.version === this.stored()?.version) return;
     this.stored.set(found);
-    this.draft.set(contentOf<T>(found) as unknown as D);
+    this.draft.set(this.forms.draftOf(contentOf<T>(found)));
   }
 
   set(change: Partial<D>): void {
@@ -39,7 +45,7 @@ export class Editor<T extends { readonly name: string }, D extends object = T> {
 
   /** Whether the contract has nothing against the draft; its sentences are shown. */
   async check(): Promise<boolean> {
-    this.sentences.set(await sentencesFor(this.schema, this.draft()));
+    this.sentences.set(await sentencesFor(this.schema, this.forms.sent(this.draft())));
     return Object.keys(this.sentences()).length === 0;
   }
 
@@ -52,8 +58,8 @@ export class Editor<T extends { readonly name: string }, D extends object = T> {
     }
     const stored = this.stored();
     const sending = stored
-      ? this.store.change(stored.id, stored.version, this.draft())
-      : this.store.create(this.draft());
+      ? this.store.change(stored.id, stored.version, this.forms.sent(this.draft()))
+      : this.store.create(this.forms.sent(this.draft()));
     this.sending.set(true);
     return new Promise((resolve) => {
       sending.subscribe({

@@ -13,6 +13,7 @@ import {
   parseMinutes,
   parseNumber,
   type Hand,
+  type PatternHand,
 } from '@mellow-anvil/core';
 import { SettingsStore } from '../settings/settings.store';
 
@@ -67,6 +68,12 @@ export class Figures {
     minutes: (minutes) => this.minutes(minutes),
     number: (value) => this.number(value, 1),
     day: formatDay,
+  }));
+
+  /** How figures are written on what leaves the screen: as they are here. */
+  readonly patternHand = computed((): PatternHand => ({
+    length: (mm) => this.length(mm),
+    angle: (deg) => this.angle(deg, 2),
   }));
 
   /** How the unit is written beside a field or figure. */

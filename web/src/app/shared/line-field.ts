@@ -8,7 +8,7 @@ let fields = 0;
   selector: 'ma-line',
   imports: [InputText],
   template: `
-    <label [for]="id">{{ label() }}</label>
+    <label [for]="id" [class.visually-hidden]="bare()">{{ label() }}</label>
     <input
       pInputText
       autocomplete="off"
@@ -32,6 +32,8 @@ export class LineField {
   readonly label = input.required<string>();
   readonly most = input(80);
   readonly hint = input('');
+  /** In a table whose head says what it is. */
+  readonly bare = input(false);
   readonly sentence = input<string | undefined>('');
   readonly value = model.required<string>();
   readonly settled = output<void>();

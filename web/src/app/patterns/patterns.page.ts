@@ -1,0 +1,200 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { ButtonDirective } from 'primeng/button';
+import { PlusIcon } from 'primeng/icons/plus';
+import {
+  DEFAULT_SETTINGS,
+  PRINTED_BAR_MM,
+  boardPattern,
+  boardShifts,
+  movedStops,
+  unlessRefused,
+} from '@mellow-anvil/core';
+import type { Paper } from '@mellow-anvil/contract';
+import { GuidesStore } from '../guides/guides.store';
+import { SettingsStore } from '../settings/settings.store';
+import { sentencesFor, type Sentences } from '../shared/checks';
+import { ChoiceField } from '../shared/choice-field';
+import { Figures } from '../shared/figures';
+import { Notices } from '../shared/notices';
+import { QuantityField } from '../shared/quantity-field';
+import { BoardsStore } from './boards.store';
+import { PaperChoice } from './paper-choice';
+import { PatternDrawing } from './pattern-drawing';
+import { SpotPatterns } from './spot-patterns';
+import { stopWords } from './stop-words';
+import { TakeAway } from './take-away';
+
+const PAPERS: readonly { readonly value: Paper; readonly label: string }[] = [
+  { value: 'a4', label: 'A4' },
+  { value: 'letter', label: 'Letter' },
+];
+
+/** What leaves the screen at true size: setting boards, gauges, templates, and the printer they suit. */
+@Component({
+  selector: 'ma-patterns',
+  imports: [
+    ButtonDirective,
+    ChoiceField,
+    PatternDrawing,
+    PlusIcon,
+    QuantityField,
+    RouterLink,
+    SpotPatterns,
+    TakeAway,
+  ],
+  template: `
+    <div class="room">
+      <header>
+        <h1>Patterns</h1>
+        <p class="muted">Figures to hold: cut in wood, printed on paper or in plastic, at true size.</p>
+        <a pButton routerLink="/patterns/new">
+          <svg data-p-icon="plus" aria-hidden="true"></svg>
+          Make a setting board
+        </a>
+      </header>
+      @for (board of boards(); track board.id) {
+        <article>
+          <div class="words">
+            <h2>
+              <a [routerLink]="['/patterns', board.id]">{{ board.name }}</a>
+            </h2>
+            <p class="muted">{{ board.of }}, revision {{ board.revision }}</p>
+            <ul>
+              @for (stop of board.stops; track stop) {
+                <li>{{ stop }}</li>
+              }
+            </ul>
+            @if (board.moved) {
+              <p class="moved">{{ board.moved }}</p>
+            }
+            <ma-take-away [path]="'/api/boards/' + board.id + '/board'" [of]="board.name" />
+          </div>
+          <a [routerLink]="['/patterns', board.id]" [attr.aria-label]="'Open ' + board.name" tabindex="-1">
+            <ma-pattern-drawing [pattern]="board.pattern" />
+          </a>
+        </article>
+      } @empty {
+        <p>
+          No setting board yet. With one, a blade is pushed against a stop instead of measured: the same angle
+          every time.
+        </p>
+      }
+      <ma-spot-patterns />
+      <section aria-label="Your printer">
+        <h2>Your printer</h2>
+        <p class="muted">
+          Print at actual size, measure the two bars on the page, and give what they measure. Every page
+          printed from then on is corrected.
+        </p>
+        <div class="fields">
+          <ma-choice label="Paper" [options]="papers" [value]="paper()" (valueChange)="choosePaper($event)" />
+          <ma-quantity
+            label="Bar across measures"
+            [value]="bars().acrossMm"
+            (valueChange)="measured({ acrossMm: $event ?? bar })"
+            [sentence]="wrong()['printer.acrossMm']"
+            [hint]="'True: ' + figures.length(bar)"
+          />
+          <ma-quantity
+            label="Upright bar measures"
+            [value]="bars().upMm"
+            (valueChange)="measured({ upMm: $event ?? bar })"
+            [sentence]="wrong()['printer.upMm']"
+            [hint]="'True: ' + figures.length(bar)"
+          />
+        </div>
+      </section>
+    </div>
+  `,
+  styles: `
+    header a {
+      margin-left: auto;
+    }
+    article {
+      border-top: 3px solid var(--leather);
+      padding-top: 0.7rem;
+      display: grid;
+      grid-template-columns: minmax(15rem, 2fr) minmax(0, 3fr);
+      gap: 1.2rem;
+      align-items: start;
+    }
+    .words {
+      display: grid;
+      gap: 0.5rem;
+    }
+    ul {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    .moved {
+      border-left: 5px solid var(--accent);
+      padding-left: 0.7rem;
+    }
+    .fields {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.9rem 1.6rem;
+    }
+    @media (max-width: 60rem) {
+      article {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PatternsPage {
+  protected readonly figures = inject(Figures);
+  private readonly settings = inject(SettingsStore);
+  private readonly notices = inject(Notices);
+  private readonly choice = inject(PaperChoice);
+  private readonly stored = toSignal(inject(BoardsStore).items$, { initialValue: [] });
+  private readonly guides = toSignal(inject(GuidesStore).items$, { initialValue: [] });
+  private readonly chosen = toSignal(this.settings.settings$, {
+    initialValue: { ...DEFAULT_SETTINGS, version: 0 },
+  });
+  protected readonly papers = PAPERS;
+  protected readonly paper = toSignal(this.choice.paper$, { requireSync: true });
+  protected readonly bar = PRINTED_BAR_MM;
+  protected readonly bars = computed(
+    () => this.chosen().printer ?? { acrossMm: PRINTED_BAR_MM, upMm: PRINTED_BAR_MM },
+  );
+  protected readonly wrong = signal<Sentences>({});
+
+  protected readonly boards = computed(() =>
+    this.stored().map((board) => {
+      const guide = this.guides().find(({ id }) => id === board.guideId);
+      const moved = guide && unlessRefused(() => movedStops(boardShifts(guide, board)));
+      const of = `${guide?.name ?? 'a guide no longer here'}, ${board.seatName}`;
+      return {
+        id: board.id,
+        name: board.name,
+        revision: board.revision,
+        of,
+        stops: board.stops.map((stop) => stopWords(stop, this.figures)),
+        moved: moved?.length
+          ? `The guide was measured again: ${moved.length === 1 ? 'one stop has' : `${moved.length} stops have`} moved. Open the board to see by how much.`
+          : '',
+        pattern: boardPattern(board, of, this.figures.patternHand()),
+      };
+    }),
+  );
+
+  protected choosePaper(paper: Paper): void {
+    this.choice.choose(paper);
+  }
+
+  protected async measured(change: Partial<{ acrossMm: number; upMm: number }>): Promise<void> {
+    const printer = { ...this.bars(), ...change };
+    const { name, units, decimalMark } = this.chosen();
+    this.wrong.set(await sentencesFor('settingsSchema', { name, units, decimalMark, printer }));
+    if (Object.keys(this.wrong()).length > 0) return;
+    this.settings.change({ printer }).subscribe({
+      next: () => this.notices.done('Kept: every page is corrected for this printer.'),
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+}
