@@ -15,6 +15,9 @@ import {
   guideCalibration,
   guideProjection,
   hollowGrind,
+  honedHollow,
+  wedgeHeat,
+  type HollowGrindInput,
   knifeLift,
   landGrowth,
   liftStack,
@@ -209,6 +212,45 @@ export const calculations: Readonly<Record<string, Calculation>> = {
     }),
     output: Joi.object({ faceMm: result, depthMm: result, edgeDeg: result }),
     run: hollowGrind,
+  },
+  'honed-hollow': {
+    title: 'A hollow bevel honed on its two rims: steel, rims and hollow left, and what it saves',
+    input: Joi.object({
+      wheelRadiusMm: number('wheelRadiusMm'),
+      thicknessMm: number('thicknessMm'),
+      bevelDeg: number('bevelDeg'),
+      recessionMm: number('recessionMm'),
+    }),
+    output: Joi.object({ steelMm2: result, savedMm2: result, rimMm: result, depthMm: result }),
+    run: ({ recessionMm, ...wheel }: HollowGrindInput & { readonly recessionMm: number }) =>
+      honedHollow(wheel, recessionMm),
+  },
+  'pass-heat': {
+    title: 'How long a grinding pass may last before the last half millimetre is too hot: a model',
+    input: Joi.object({
+      bevelDeg: number('bevelDeg'),
+      thicknessMm: number('thicknessMm'),
+      widthMm: number('widthMm'),
+      stopShortMm: number('stopShortMm').min(0),
+      pushN: number('forceN'),
+      rimMs: number('rimMs'),
+      steel: oneOf('Steel', STEEL_NAMES),
+      limitC: number('celsius', 'Limit'),
+      startC: number('celsius', 'Blade to begin with').optional(),
+    }),
+    output: Joi.object({
+      passS: result.optional(),
+      dipS: result,
+      powerW: result,
+      profile: Joi.array()
+        .items(Joi.object({ atMm: result, celsius: result }))
+        .required(),
+      history: Joi.array()
+        .items(Joi.object({ seconds: result, celsius: result }))
+        .required(),
+      energy: Joi.object({ inJ: result, heldJ: result, lostJ: result }).required(),
+    }),
+    run: wedgeHeat,
   },
   'plane-angles': {
     title: 'Cutting, clearance and included angle of an iron in its plane',

@@ -140,6 +140,8 @@ export const RANGES = {
   stopShortMm: range('Land left standing', 'mm', 0.05, 10, 'less is the edge itself and more is not ground'),
   seconds: range('Seconds', 's', 0.01, 3600, 'nobody stands at a wheel for an hour'),
   passes: range('Passes', '', 1, 10000, 'that is a day at the wheel'),
+  rimMs: range('Speed of the rim', 'm/s', 0.05, 100, 'slower is by hand and faster bursts wheels'),
+  celsius: range('Temperature', '°C', 0, 900, 'colder is ice and hotter is the forge'),
   rpm: range('Turns a minute', '', 10, 12000, 'slower is by hand and faster bursts wheels'),
   recessionMm: range('Recession', 'mm', 0, 100, 'an edge only recedes, and no blade has more to give'),
   tipRadiusUm: range(

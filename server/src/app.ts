@@ -32,6 +32,7 @@ import { resourceRoutes } from './shared/resource.routes.js';
 import { storeOf } from './shared/store.js';
 import { refuseStrangers, requireJson } from './shared/strangers.js';
 import { VERSION } from './shared/version.js';
+import { cardRoutes } from './tools/card.routes.js';
 import { tools } from './tools/tools.js';
 import { Commands } from './undo/commands.js';
 import { undoRoutes } from './undo/undo.routes.js';
@@ -73,6 +74,7 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   api.use(requireJson);
   api.use('/workshop', express.json({ limit: WORKSHOP_LIMIT }), workshopRoutes(workshop));
   api.use(express.json({ limit: BODY_LIMIT }));
+  api.use('/tools', cardRoutes(toolStore, guideStore, boardStore, abrasiveStore, records, printer));
   api.use('/tools', resourceRoutes(tools, toolStore));
   api.use('/guides', resourceRoutes(guides, guideStore));
   api.use('/boards', boardPrintRoutes(boardStore, guideStore, printer));

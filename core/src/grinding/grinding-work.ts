@@ -10,6 +10,8 @@ import { wheelRemovalMm3PerS, type GrindingHeat } from './wedge-heat.js';
 export const STOP_SHORT_MM = 0.7;
 /** Push against a wheel, N: a light hand (estimate). */
 export const GRINDING_PUSH_N = 5;
+/** A rim nobody measured (estimate). */
+const USUAL_RIM_MM = 20;
 /** Half across a wheel nobody measured: a small bench grinder's, and a wet one's (estimates). */
 const USUAL_RADIUS_MM: Readonly<Record<WheelKind, number>> = { 'dry-wheel': 75, 'wet-wheel': 125 };
 
@@ -99,6 +101,10 @@ export function wheelAtWork(wheel: Abrasive | undefined, pushN: number): WheelAt
     rimMs: rimSpeedMs(radiusMm, wheel.wheel?.rpm ?? USUAL_RPM[kind]),
   };
 }
+
+/** What a wheel's heat spreads over: its rim or the edge, whichever is less, as if the blade stood still. */
+export const heatedWidthMm = (edgeMm: number, { widthMm = USUAL_RIM_MM }: WheelAtWork): number =>
+  Math.min(edgeMm, widthMm);
 
 /** Minutes of contact for so much steel. */
 export const contactMin = (removeMm3: number, heat: GrindingHeat): number =>

@@ -2,6 +2,7 @@ import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import { edgeChain, type Point } from '../edge/chain.js';
 import { flatBlade } from '../testing/blades.js';
+import { hollowSection } from './hollow-section.js';
 import { hollowGrind, honedHollow, honingsUntilFlat } from './hollow-grind.js';
 
 const mm = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
@@ -71,5 +72,22 @@ describe('hollow-grind', () => {
     );
     expect(() => honedHollow(example, -1)).toThrowError(/0 mm or more/);
     expect(() => honingsUntilFlat(example, 0)).toThrowError(/by something/);
+  });
+
+  it('is drawn as it is reckoned: the section’s polygon loses the steel given up, rims as wide as they are', () => {
+    fc.assert(
+      fc.property(mm(60, 200), mm(2, 6), mm(20, 40), mm(0, 1), (wheelRadiusMm, thicknessMm, bevelDeg, e) => {
+        const input = { wheelRadiusMm, thicknessMm, bevelDeg };
+        const [whole, honed] = [hollowSection(input, 0, 30), hollowSection(input, e, 30)];
+        const { steelMm2, rimMm, depthMm } = honedHollow(input, e);
+        expect(Math.abs(area(whole.outline) - area(honed.outline) - steelMm2)).toBeLessThan(
+          0.01 * steelMm2 + 2e-3,
+        );
+        const [a, b] = honed.rims.at(-1) as [Point, Point];
+        const drawn = Math.hypot(b.x - a.x, b.y - a.y);
+        // The heel's rim runs on past the old heel by what the face has sunk.
+        if (depthMm > 1e-6) expect(drawn).toBeGreaterThan(rimMm - 1e-9);
+      }),
+    );
   });
 });

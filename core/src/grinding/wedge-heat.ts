@@ -53,7 +53,7 @@ export const ROOM_C = 20;
 export interface WedgeHeatInput extends GrindingHeat {
   readonly bevelDeg: number;
   readonly thicknessMm: number;
-  /** Of the edge: the wheel is moved to and fro across it. */
+  /** What the heat spreads over: the rim's breadth or the edge's, whichever is less, as if the blade stood still. */
   readonly widthMm: number;
   /** How far from the edge the wheel keeps. */
   readonly stopShortMm: number;

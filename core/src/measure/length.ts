@@ -82,17 +82,19 @@ export interface LengthFormat {
    * `thou` for slivers. Default `decimal`.
    */
   readonly inchStyle?: 'fraction' | 'decimal' | 'thou';
+  /** Every place written, noughts too. */
+  readonly fixed?: boolean;
 }
 
 /** Writes a length in mm with its unit, in the units and style asked for. */
 export function formatLength(mm: number, format: LengthFormat): string {
-  const { units, mark = 'point', decimals = 2, inchStyle = 'decimal' } = format;
-  if (units === 'mm') return `${formatNumber(mm, decimals, mark)} mm`;
+  const { units, mark = 'point', decimals = 2, inchStyle = 'decimal', fixed = false } = format;
+  if (units === 'mm') return `${formatNumber(mm, decimals, mark, fixed)} mm`;
   if (inchStyle === 'thou') {
     return `${formatNumber(mm / MM_PER_THOU, Math.max(0, decimals - 1), mark)} thou`;
   }
   if (inchStyle === 'fraction') return `${inchFraction(mm / MM_PER_INCH)} in`;
-  return `${formatNumber(mm / MM_PER_INCH, decimals + 1, mark)} in`;
+  return `${formatNumber(mm / MM_PER_INCH, decimals + 1, mark, fixed)} in`;
 }
 
 function inchFraction(inches: number): string {

@@ -8,7 +8,11 @@ import { gaugeBlock, gaugeSteps } from './gauge-block.js';
 import { arcPoints, extentOf, type PathMark, type Pattern } from './pattern.js';
 import { restTemplate, wheelCentre } from './rest-template.js';
 
-const hand = { length: (mm: number) => `${mm} mm`, angle: (deg: number) => `${deg}°` };
+const hand = {
+  length: (mm: number) => `${mm} mm`,
+  setting: (mm: number) => `${mm} mm`,
+  angle: (deg: number) => `${deg}°`,
+};
 const real = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
 const paths = ({ marks }: Pattern): readonly PathMark[] => marks.filter((mark) => mark.kind === 'path');
 const outline = (pattern: Pattern): readonly Point[] =>

@@ -47,6 +47,8 @@ export interface Pattern {
 /** How figures are written on a pattern. */
 export interface PatternHand {
   length(mm: number): string;
+  /** A length that is set: always to the hundredth of a millimetre. */
+  setting(mm: number): string;
   angle(deg: number): string;
 }
 

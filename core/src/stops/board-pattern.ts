@@ -5,8 +5,6 @@ import type { BoardSizes, BoardStop, SettingBoard } from './setting-board.js';
 export type DrawnBoard = BoardSizes &
   Pick<SettingBoard, 'name' | 'revision' | 'cutOn'> & { readonly stops: readonly BoardStop[] };
 
-/** Breadth of the hard strip along the fence. */
-const STRIP_MM = 8;
 const LETTER_MM = 6;
 
 /**
@@ -60,9 +58,9 @@ function stopMarks(board: DrawnBoard, stop: BoardStop, hand: PatternHand): reado
   const outline = stopBox(board, stop);
   const [left, right] = [outline[0], outline[1]] as const;
   const size = Math.min(LETTER_MM, board.stopDepthMm * 0.6);
-  const written = `${hand.angle(angleDeg)} · ${hand.length(projectionMm)}`;
   // Where the lane is too short for the figures, they stand in the stop's own column beyond it.
-  const lane = projectionMm - STRIP_MM > 12;
+  const lane = projectionMm > 14;
+  const figures = lane ? projectionMm / 2 : projectionMm + board.stopDepthMm + 6;
   return [
     { kind: 'path', layer: 'stop', name: `stop ${label}`, closed: true, points: outline },
     ...(left && right
@@ -74,7 +72,7 @@ function stopMarks(board: DrawnBoard, stop: BoardStop, hand: PatternHand): reado
       name: `middle ${label}`,
       points: [
         { x: alongMm, y: 0 },
-        { x: alongMm, y: lane ? STRIP_MM - 2 : Math.min(3, projectionMm) },
+        { x: alongMm, y: projectionMm },
       ],
     },
     {
@@ -84,12 +82,7 @@ function stopMarks(board: DrawnBoard, stop: BoardStop, hand: PatternHand): reado
       align: 'middle',
       at: { x: alongMm, y: projectionMm + board.stopDepthMm / 2 - size * 0.36 },
     },
-    {
-      kind: 'text',
-      text: written,
-      sizeMm: 3,
-      align: 'middle',
-      at: { x: alongMm, y: lane ? projectionMm - 5 : projectionMm + board.stopDepthMm + 2.5 },
-    },
+    { kind: 'text', text: hand.angle(angleDeg), sizeMm: 4.2, at: { x: alongMm + 1.6, y: figures } },
+    { kind: 'text', text: hand.setting(projectionMm), sizeMm: 3, at: { x: alongMm + 1.6, y: figures - 4.4 } },
   ];
 }

@@ -27,7 +27,11 @@ const asked = (angles: readonly number[], change: Partial<BoardAsked> = {}): Boa
   stops: angles.map((angleDeg, i) => ({ label: `S${i}`, angleDeg })),
   ...change,
 });
-const hand = { length: (mm: number) => `${mm} mm`, angle: (deg: number) => `${deg}°` };
+const hand = {
+  length: (mm: number) => `${mm} mm`,
+  setting: (mm: number) => `${mm} mm`,
+  angle: (deg: number) => `${deg}°`,
+};
 const OWNED = { ...GUIDE, id: 'g' };
 
 describe('a setting board', () => {

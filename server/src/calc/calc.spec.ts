@@ -26,6 +26,26 @@ const EXAMPLES: readonly (readonly [
     { wheelRadiusMm: 75, thicknessMm: 4, bevelDeg: 25 },
     { faceMm: 9.465, depthMm: 0.1495, edgeDeg: 21.382 },
   ],
+  [
+    'honed-hollow',
+    { wheelRadiusMm: 75, thicknessMm: 4, bevelDeg: 25, recessionMm: 0.2 },
+    { steelMm2: 0.126923 },
+  ],
+  // Against itself at a finer step, to the percent the model is good to; the closed solutions are core's.
+  [
+    'pass-heat',
+    {
+      bevelDeg: 25,
+      thicknessMm: 3.5,
+      widthMm: 19,
+      stopShortMm: 0.7,
+      pushN: 5,
+      rimMs: 22,
+      steel: 'high-carbon',
+      limitC: 200,
+    },
+    { powerW: 30.8, passS: 17.82 },
+  ],
   ['edge-keep', { angleDeg: 40, referenceDeg: 30 }, { ratio: 0.6718 }],
   ['skew-cut', { bevelDeg: 25, skewDeg: 30 }, { effectiveDeg: 21.991 }],
   [
@@ -49,6 +69,27 @@ const REFUSED: readonly (readonly [name: string, input: object, field: string, s
     { widthMm: 22, bevelDeg: 15, packing: [{ name: 'coin', thicknessMm: 2, count: 1 }] },
     'packing',
     /nearest they come to/,
+  ],
+  [
+    'honed-hollow',
+    { wheelRadiusMm: 20, thicknessMm: 12, bevelDeg: 20, recessionMm: 1 },
+    'wheelRadiusMm',
+    /larger/,
+  ],
+  [
+    'pass-heat',
+    {
+      bevelDeg: 25,
+      thicknessMm: 1,
+      widthMm: 9,
+      stopShortMm: 9,
+      pushN: 5,
+      rimMs: 22,
+      steel: 'laminated',
+      limitC: 90,
+    },
+    'stopShortMm',
+    /whole bevel/,
   ],
   ['hollow-grind', { wheelRadiusMm: 20, thicknessMm: 12, bevelDeg: 20 }, 'wheelRadiusMm', /larger wheel/],
   [

@@ -80,7 +80,7 @@ describe('boards and patterns over HTTP', () => {
     const { alongMm } = (await shop.ask('GET', `/api/boards/${id}`)).body.stops[2];
     const block = svg.lines.find(({ name }) => name === 'stop C')?.points ?? [];
     expect(((block[0]?.[0] ?? 0) + (block[1]?.[0] ?? 0)) / 2 - 5).toBeCloseTo(alongMm, 2);
-    expect(page?.texts.map(({ text }) => text)).toContain('30° · 29.9 mm');
+    expect(page?.texts.map(({ text }) => text)).toContain('29.90 mm');
     expect(dxf.texts).toContain('C');
   });
 
@@ -258,7 +258,7 @@ describe('boards and patterns over HTTP', () => {
       expect(readDxf((await file(`${path}.dxf?${asked}`)).toString()).lines.length).toBeGreaterThan(0);
     }
     const size = { wheelRadiusMm: 75, thicknessMm: 4, bevelDeg: 25, plateMm: 6 };
-    const { left, right } = extentOf(restTemplate(size, { length: String, angle: String }));
+    const { left, right } = extentOf(restTemplate(size, { length: String, setting: String, angle: String }));
     const svg = readSvg((await file(`/api/patterns/rest-template.svg?${query['rest-template']}`)).toString());
     expect(parseFloat(svg.wide) - 10).toBeCloseTo(right - left, 3);
     const steps = readDxf((await file(`/api/patterns/gauge-block.dxf?${query['gauge-block']}`)).toString());

@@ -112,15 +112,14 @@ function drawMark(sheets: Sheets, mark: Mark, place: (point: Point) => Point): v
 
 function drawMargin(sheets: Sheets, pattern: Pattern, sheet: string): void {
   checkBars(sheets, { x: 8, y: 8 });
-  const top = sheets.heightMm - 12;
+  const top = sheets.heightMm - 10;
   const room = sheets.widthMm - 66 - 12;
-  const [title = '', ...more] = linesOf(sheets, pattern.title, 4.2, sheets.widthMm - EDGE.left - 42);
-  sheets.text(
-    more.length ? `${title} …` : title,
-    { x: EDGE.left, y: top },
-    { sizeMm: 4.2, weight: 'strong' },
-  );
-  if (sheet) sheets.text(sheet, { x: sheets.widthMm - 10, y: top }, { sizeMm: 4.2, align: 'end' });
+  linesOf(sheets, pattern.title, 3.8, sheets.widthMm - EDGE.left - (sheet ? 46 : 14))
+    .slice(0, 2)
+    .forEach((title, i) =>
+      sheets.text(title, { x: EDGE.left, y: top - i * 4.8 }, { sizeMm: 3.8, weight: 'strong' }),
+    );
+  if (sheet) sheets.text(sheet, { x: sheets.widthMm - 10, y: top }, { sizeMm: 3.8, align: 'end' });
   const words = [
     'Print at actual size and measure both bars first: 50 mm each. If they are off, give what they measure under Patterns and print again.',
     ...pattern.notes,
@@ -133,6 +132,6 @@ function drawMargin(sheets: Sheets, pattern: Pattern, sheet: string): void {
   ];
   words
     .flatMap((sentence) => linesOf(sheets, sentence, 2.9, room))
-    .slice(0, 6)
-    .forEach((text, i) => sheets.text(text, { x: 66, y: 24 - i * 3.7 }, { sizeMm: 2.9, grey: 0.15 }));
+    .slice(0, 7)
+    .forEach((text, i) => sheets.text(text, { x: 66, y: 27 - i * 3.7 }, { sizeMm: 2.9, grey: 0.15 }));
 }

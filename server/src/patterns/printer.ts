@@ -32,6 +32,7 @@ export class Printer {
     const { units, decimalMark: mark } = await readSettings(this.settings);
     return {
       length: (mm) => formatLength(mm, { units, mark }),
+      setting: (mm) => formatLength(mm, { units, mark, fixed: true }),
       angle: (deg) => formatAngle(deg, 2, mark),
     };
   }

@@ -6,7 +6,7 @@ const MARGIN = 5;
 /** Places kept: a ten-thousandth of a millimetre. */
 const n = (value: number): string => String(Number(value.toFixed(4)));
 /** Control characters no XML file may hold. */
-// eslint-disable-next-line no-control-regex
+
 const plain = (text: string): string =>
   text.replace(/[\u0000-\u001F\uFFFE\uFFFF]|[\uD800-\uDFFF](?![\uDC00-\uDFFF])/g, ' ');
 

@@ -9,6 +9,7 @@ import {
   type Abrasive,
   type AbrasiveKind,
   attempt,
+  isWheel,
 } from '@mellow-anvil/core';
 import type { Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
@@ -145,7 +146,7 @@ export class StoneFields {
 
   protected kind(kind: AbrasiveKind): void {
     const named = this.draft().name === suggestedName(this.draft());
-    this.set({ kind, lubricant: usualLubricant(kind) });
+    this.set({ kind, lubricant: usualLubricant(kind), ...(!isWheel({ kind }) && { wheel: undefined }) });
     if (named) this.set({ name: suggestedName(this.draft()) });
   }
 

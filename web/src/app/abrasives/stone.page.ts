@@ -1,18 +1,27 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  untracked,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import type { Abrasive } from '@mellow-anvil/core';
+import { isWheel, type Abrasive } from '@mellow-anvil/core';
 import { Editor } from '../shared/editor';
 import { AbrasivesStore } from './abrasives.store';
 import { usualStone } from './stone-draft';
 import { StoneFields } from './stone-fields';
 import { StoneGlyph } from './stone-glyph';
+import { WheelFields } from './wheel-fields';
 
 /** One abrasive: added, changed or taken off the bench. */
 @Component({
   selector: 'ma-stone',
-  imports: [Button, ButtonDirective, RouterLink, StoneFields, StoneGlyph],
+  imports: [Button, ButtonDirective, RouterLink, StoneFields, StoneGlyph, WheelFields],
   template: `
     <form ngNoForm class="room" (submit)="$event.preventDefault(); keep()">
       <header>
@@ -24,6 +33,13 @@ import { StoneGlyph } from './stone-glyph';
         (draftChange)="editor.draft.set($event)"
         [sentences]="editor.sentences()"
       />
+      @if (wheeled()) {
+        <ma-wheel-fields
+          [wheel]="editor.draft().wheel"
+          (wheelChange)="editor.set({ wheel: $event })"
+          [sentences]="editor.sentences()"
+        />
+      }
       @if (editor.refusal()) {
         <p class="sentence-error" role="alert">{{ editor.refusal() }}</p>
       }
@@ -46,6 +62,8 @@ export class StonePage {
 
   protected readonly editor = new Editor<Abrasive>(this.abrasives, 'abrasiveSchema', usualStone(), 'rail');
   protected readonly stored = this.editor.stored;
+
+  protected readonly wheeled = computed(() => isWheel(this.editor.draft()));
 
   constructor() {
     effect(() => {

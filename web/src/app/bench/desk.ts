@@ -9,11 +9,18 @@ import {
 } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import {
+  ASSUMED_LAND_MM,
   FAMILIES,
+  GRINDING_PUSH_N,
   PLAN_DEFAULTS,
   Refusal,
+  STOP_SHORT_MM,
   clampedWidthMm,
   facetSettings,
+  grindingWork,
+  isWheel,
+  readiness,
+  unlessRefused,
   kindFacts,
   planHoning,
   isRoller,
@@ -23,6 +30,7 @@ import {
   landReason,
   onItsWheel,
   stopFor,
+  type Condition,
   type Edge,
   type EdgeState,
   type FacetSetting,
@@ -31,11 +39,13 @@ import {
   type HoningPlan,
   type Hand,
   type PlanRequest,
+  type RunGrinding,
   type RunPlan,
   type SessionSetting,
   type SettingBoard,
   type StopFound,
   type Tool,
+  type ToolRecord,
   attempt,
 } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
@@ -129,7 +139,7 @@ export class Desk {
       );
       const usual = FAMILIES[tool.family].finishUm;
       const request: PlanRequest = {
-        condition: { kind: 'dull' },
+        ...fromRecord(tool, records[tool.id], bench),
         finishUm: Number.isFinite(finest) ? Math.max(finest, usual) : usual,
         forceN: PLAN_DEFAULTS.forceN,
         strokesPerMin: PLAN_DEFAULTS.strokesPerMin,
@@ -164,7 +174,7 @@ export class Desk {
 
   /** Asks all of an earlier request again, in place of what was asked since. */
   askAgain(request: PlanRequest): void {
-    this.ask({ landMm: undefined, maxRatio: undefined, minStrokes: undefined, ...request });
+    this.ask({ landMm: undefined, maxRatio: undefined, minStrokes: undefined, grind: undefined, ...request });
   }
 
   /** Lays an abrasive aside for this tool's plan, or takes it back in. */
@@ -182,6 +192,7 @@ export function runPlanOf(
   { plan, request }: Answer,
   setUp: SetUp | undefined,
   bench: readonly { readonly id: string; readonly forceN?: number }[],
+  grinding?: RunGrinding,
 ): RunPlan | undefined {
   if (!plan || plan.steps.length === 0) return undefined;
   const { condition, landMm, finishUm, forceN, strokesPerMin } = request;
@@ -194,6 +205,7 @@ export function runPlanOf(
     forceN,
     strokesPerMin,
     ...(setting && { setting }),
+    ...(plan.grinding && grinding && { grinding }),
     steps: plan.steps.map(({ id, strokes }) => {
       const own = bench.find((each) => each.id === id)?.forceN;
       return { abrasiveId: id, strokes, ...(own !== undefined && { forceN: own }) };
@@ -234,7 +246,27 @@ function stopped(
 
 /** Why the plan is more or less work than the one before it, from the record. */
 export function recordReason(tool: Tool, { state, plan, request }: Answer, hand: Hand): string {
+  // Ground first, the land that grew is gone before the stones begin.
+  if (plan?.grinding) return '';
   return (state && plan && landReason(tool, state, plan, request, hand)) ?? '';
+}
+
+/** What the record says of the work before anyone is asked: how dull, and whether the wheel comes first. */
+function fromRecord(
+  tool: Tool,
+  record: ToolRecord | undefined,
+  bench: Parameters<typeof planHoning>[1],
+): Pick<PlanRequest, 'condition' | 'grind'> {
+  const nickMm = record?.state.sinceHoned.deepestMm ?? 0;
+  const condition: Condition = nickMm > 0 ? { kind: 'nicked', nickMm } : { kind: 'dull' };
+  const wheel = bench.find(isWheel);
+  const { edge } = tool;
+  if (!record || !wheel || edge.form !== 'single-bevel') return { condition };
+  if (!['regrind', 'repair'].includes(readiness(tool, record).state)) return { condition };
+  const grind = { wheelId: wheel.id, stopShortMm: STOP_SHORT_MM, pushN: GRINDING_PUSH_N };
+  const landMm = record.state.landMm ?? edge.landMm ?? ASSUMED_LAND_MM;
+  const worth = unlessRefused(() => grindingWork(edge, { landMm, nickMm, stopShortMm: STOP_SHORT_MM }));
+  return worth ? { condition, grind } : { condition };
 }
 
 function answerTo(
@@ -244,7 +276,12 @@ function answerTo(
   state: EdgeState | undefined,
 ): Answer {
   const { condition, landMm, finishUm, forceN, strokesPerMin, maxRatio } = request;
-  if ([condition.nickMm, landMm, finishUm, forceN, strokesPerMin, maxRatio].some(Number.isNaN)) {
+  const { stopShortMm, pushN } = request.grind ?? {};
+  if (
+    [stopShortMm, pushN, condition.nickMm, landMm, finishUm, forceN, strokesPerMin, maxRatio].some(
+      Number.isNaN,
+    )
+  ) {
     const message = 'There is a plan as soon as every figure above can be read.';
     return { request, state, refusal: { field: 'unread', message } };
   }

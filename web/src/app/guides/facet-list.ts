@@ -16,6 +16,7 @@ import { RouterLink } from '@angular/router';
 import type { SetUp, StoppedSetting } from '../bench/desk';
 import { Figures } from '../shared/figures';
 import { Why, type Reason } from '../shared/why';
+import { stopWords } from '../patterns/stop-words';
 import { FACET_NAMES } from './setup-words';
 
 /** Where the guide is set for every facet: the figure in giant digits, what a slip does, and why. */
@@ -50,6 +51,7 @@ import { FACET_NAMES } from './setup-words';
           @if (setting.stop; as stop) {
             <p class="stop">
               <a [routerLink]="['/patterns', stop.boardId]">{{ stopLine(stop) }}</a>
+              <span class="board">{{ stop.board }}.</span>
               {{ stopOff(setting) }}
             </p>
           }
@@ -114,6 +116,10 @@ import { FACET_NAMES } from './setup-words';
       padding-left: 0.6rem;
       font-weight: 700;
     }
+    .board {
+      margin-left: 0.4rem;
+      font-weight: 400;
+    }
     .slip {
       color: var(--muted);
       padding-left: 0.6rem;
@@ -134,8 +140,8 @@ export class FacetList {
     return isRoller(guide) ? guide : undefined;
   });
 
-  protected stopLine({ label, projectionMm, givesDeg, board }: StopFound): string {
-    return `Stop ${label} · ${this.figures.length(projectionMm)} · ${this.figures.angle(givesDeg, 2)} on ${board}`;
+  protected stopLine({ label, projectionMm, givesDeg }: StopFound): string {
+    return stopWords({ label, projectionMm, angleDeg: givesDeg }, this.figures);
   }
 
   /** What a stop that is not quite the setting makes of the angle. */

@@ -41,7 +41,8 @@ export interface GuideFigure {
     | 'fixedDeg'
     | 'wheelRadiusMm'
     | 'jigProjectionMm'
-    | 'offsetMm';
+    | 'offsetMm'
+    | 'barDiameterMm';
   readonly label: string;
   readonly quantity: Quantity;
   readonly hint: string;
@@ -76,6 +77,7 @@ export const GUIDE_FIGURES: Readonly<Record<GuideForm, readonly GuideFigure[]>> 
     length('wheelRadiusMm', 'Wheel radius', 'As it is now: wheels shrink'),
     length('jigProjectionMm', 'Projection from the bar', 'Centre of the bar to the edge, along the blade'),
     length('offsetMm', 'Bar off the back', 'Its centre from the blade’s back, towards the wheel'),
+    length('barDiameterMm', 'Thickness of the bar', 'For gauge blocks; empty where it is not wanted'),
   ],
   freehand: [],
 };

@@ -21,10 +21,14 @@ import {
   type RollerGuide,
   type SingleBevelEdge,
   unlessRefused,
+  isWheel,
+  wheelRadiusMm,
 } from '@mellow-anvil/core';
+import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { FirstRunState } from '../first-run/first-run.state';
 import { ChoiceField } from '../shared/choice-field';
 import { Editor } from '../shared/editor';
+import { Figures } from '../shared/figures';
 import { LineField } from '../shared/line-field';
 import { QuantityField } from '../shared/quantity-field';
 import {
@@ -85,6 +89,15 @@ const SAMPLE: SingleBevelEdge = {
             [sentence]="sentences()['name']"
           />
           <ma-choice label="Form" [options]="forms" [value]="draft().form" (valueChange)="turn($event)" />
+          @if (wheelOptions(); as wheels) {
+            <ma-choice
+              label="Wheel"
+              [options]="wheels"
+              [value]="draft().wheelId ?? ''"
+              (valueChange)="set({ wheelId: $event || undefined })"
+              [sentence]="sentences()['wheelId']"
+            />
+          }
           @for (figure of measured(); track figure.field) {
             <ma-quantity
               [label]="figure.label"
@@ -92,7 +105,7 @@ const SAMPLE: SingleBevelEdge = {
               [value]="draft()[figure.field]"
               (valueChange)="set(figureOf(figure.field, $event))"
               [sentence]="sentences()[figure.field]"
-              [hint]="figure.hint"
+              [hint]="figure.field === 'wheelRadiusMm' && wheelSays() ? wheelSays() : figure.hint"
             />
           } @empty {
             <p class="muted wide">
@@ -220,6 +233,26 @@ export class GuidePage {
       });
     },
   );
+
+  private readonly bench = toSignal(inject(AbrasivesStore).items$, { initialValue: [] });
+  private readonly figures = inject(Figures);
+  protected readonly wheelOptions = computed(() => {
+    const wheels = this.bench().filter(isWheel);
+    if (this.draft().form !== 'wet-wheel-jig' || wheels.length === 0) return undefined;
+    return [
+      { value: '', label: 'None of the bench’s' },
+      ...wheels.map(({ id, name }) => ({ value: id, label: name })),
+    ];
+  });
+  /** Which radius counts, where the jig follows a wheel of the bench. */
+  protected readonly wheelSays = computed(() => {
+    const wheel = this.bench().find(({ id }) => id === this.draft().wheelId);
+    if (!wheel) return '';
+    const radius = wheelRadiusMm(wheel);
+    return radius === undefined
+      ? `Counts until ${wheel.name} is measured under Stones`
+      : `${wheel.name} measures ${this.figures.length(radius)}: that counts`;
+  });
 
   constructor() {
     effect(() => {

@@ -21,6 +21,8 @@ import {
   attempt,
 } from '@mellow-anvil/core';
 import { Desk } from '../bench/desk';
+import { WheelPanel } from '../grinding/wheel-panel';
+import { TakeAway } from '../patterns/take-away';
 import { RecordsStore, type Records } from '../records/records.store';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';
@@ -37,10 +39,11 @@ import { GuidesStore } from './guides.store';
 import { LastSettingNote } from './last-setting';
 import { LiftPanel } from './lift-panel';
 
-type Panel = 'reverse' | 'shim' | 'lift' | 'fold';
+type Panel = 'reverse' | 'shim' | 'lift' | 'fold' | 'wheel';
 const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
   { value: 'lift', label: 'Lift the spine' },
   { value: 'reverse', label: 'Angle of a projection' },
+  { value: 'wheel', label: 'On the wheel' },
   { value: 'shim', label: 'Shim under the back' },
   { value: 'fold', label: 'By eye, with a folded sheet' },
 ];
@@ -60,7 +63,9 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
     QuantityField,
     RouterLink,
     SelectButton,
+    TakeAway,
     ShimFigures,
+    WheelPanel,
   ],
   template: `
     @if (setUp(); as s) {
@@ -87,6 +92,12 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
         <a pButton [routerLink]="['/guides', s.guide.id]" severity="secondary" [outlined]="true">
           {{ roller() ? 'Measure or change this guide' : 'Change this guide' }}
         </a>
+        <ma-take-away
+          [path]="'/api/tools/' + tool().id + '/card'"
+          [of]="tool().name"
+          [forms]="cardForms"
+          printLabel="Print its card"
+        />
       </div>
       @if (tight(); as words) {
         <p class="sentence-error">{{ words }}</p>
@@ -133,6 +144,13 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
                 <p role="status" class="figure">{{ words }}</p>
               }
             </div>
+          }
+          @case ('wheel') {
+            @if (single(); as edge) {
+              @defer {
+                <ma-wheel-panel [tool]="tool()" [edge]="edge" />
+              }
+            }
           }
           @case ('shim') {
             <ma-shim-figures
@@ -225,6 +243,7 @@ export class SetupSide {
   private readonly notices = inject(Notices);
   private readonly guides = toSignal(inject(GuidesStore).items$, { initialValue: [] });
   private readonly records = toSignal(inject(RecordsStore).records$, { initialValue: {} as Records });
+  protected readonly cardForms = ['pdf'] as const;
   protected readonly guideOptions = computed(() =>
     this.guides().map(({ id, name }) => ({ value: id, label: name })),
   );
@@ -252,8 +271,13 @@ export class SetupSide {
       shim: backStrategy(family).some(({ back, allowed }) => back === 'shim' && allowed),
       lift: edge.form === 'knife',
       fold: true,
+      wheel: edge.form === 'single-bevel',
     };
     return PANELS.filter(({ value }) => has[value]);
+  });
+  protected readonly single = computed(() => {
+    const { edge } = this.tool();
+    return isSingleBevel(edge) ? edge : undefined;
   });
   protected readonly panel = computed(() => {
     const panels = this.panels();

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { Chart } from 'chart.js';
 import 'chartjs-adapter-date-fns';
 import { UIChart } from 'primeng/chart';
 import { amount, formatDay, measureOf, type Tool } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import type { Entry, Life } from '../records/records.store';
+import { inkNow, type Ink } from '../shared/chart-ink';
 import { Figures } from '../shared/figures';
 import { ThemeService } from '../theme/theme.service';
 import { MEASURE_WORDS } from './entry-words';
@@ -17,10 +17,7 @@ import {
   timeLine,
   timeLineOptions,
   useBetweenHonings,
-  type Ink,
 } from './life-series';
-
-Chart.defaults.font.family = "'Atkinson Hyperlegible Next', system-ui, sans-serif";
 
 const MONTH_MS = 30 * 86_400_000;
 
@@ -96,19 +93,7 @@ export class LifeCharts {
 
   private readonly ink = computed((): Ink => {
     this.dark();
-    const style = getComputedStyle(document.documentElement);
-    const of = (name: string): string => style.getPropertyValue(`--${name}`).trim();
-    return {
-      ink: of('ink'),
-      muted: of('muted'),
-      line: of('line'),
-      accent: of('accent'),
-      leather: of('leather'),
-      steel: of('steel'),
-      water: of('water'),
-      oil: of('oil'),
-      dry: of('dry'),
-    };
+    return inkNow();
   });
 
   private readonly entries = computed(() => this.life().entries);

@@ -1,20 +1,8 @@
+import type { Ink } from '../shared/chart-ink';
 import type { Abrasive, UseMeasure } from '@mellow-anvil/core';
 import type { ChartData, ChartOptions } from 'chart.js';
 import type { Figures } from '../shared/figures';
 import type { Entry } from '../records/records.store';
-
-/** Colours and letters of the charts, as the page has them now. */
-export interface Ink {
-  readonly ink: string;
-  readonly muted: string;
-  readonly line: string;
-  readonly accent: string;
-  readonly leather: string;
-  readonly steel: string;
-  readonly water: string;
-  readonly oil: string;
-  readonly dry: string;
-}
 
 interface Dot {
   readonly x: number;

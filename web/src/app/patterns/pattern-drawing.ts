@@ -1,12 +1,5 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  ElementRef,
-  computed,
-  input,
-  output,
-  viewChild,
-} from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
 import { extentOf, type Pattern, type Point } from '@mellow-anvil/core';
 
 /** Something on the drawing that can be pushed along, left and right. */
@@ -85,7 +78,7 @@ const r = (value: number): number => Number(value.toFixed(3));
     svg {
       display: block;
       width: 100%;
-      max-height: 24rem;
+      max-height: var(--drawing-height, 21rem);
       touch-action: none;
       user-select: none;
     }
@@ -99,7 +92,7 @@ const r = (value: number): number => Number(value.toFixed(3));
     }
     .cut {
       stroke-width: 2;
-      fill: color-mix(in srgb, var(--leather) 14%, transparent);
+      fill: color-mix(in srgb, var(--oil) 16%, transparent);
     }
     .fence {
       stroke: var(--leather);

@@ -113,6 +113,7 @@ const PAPERS: readonly { readonly value: Paper; readonly label: string }[] = [
       margin-left: auto;
     }
     article {
+      --drawing-height: 13rem;
       border-top: 3px solid var(--leather);
       padding-top: 0.7rem;
       display: grid;

@@ -1,11 +1,11 @@
 import type { BoardStop, StopShift } from '@mellow-anvil/core';
 import type { Figures } from '../shared/figures';
 
-/** “stop C · 29.9 mm · 30°”. */
+/** “Stop C · 29.90 mm · 30°”. */
 export const stopWords = (
   { label, projectionMm, angleDeg }: Pick<BoardStop, 'label' | 'projectionMm' | 'angleDeg'>,
   figures: Figures,
-): string => `stop ${label} · ${figures.length(projectionMm)} · ${figures.angle(angleDeg)}`;
+): string => `Stop ${label} · ${figures.patternHand().setting(projectionMm)} · ${figures.angle(angleDeg)}`;
 
 /** What re-measuring its guide did to a stop. */
 export function shiftWords({ stop, nowMm, byMm, givesDeg }: StopShift, figures: Figures): string {

@@ -46,6 +46,7 @@ export class TakeAway {
   /** What it is, for those who hear the page. */
   readonly of = input.required<string>();
   readonly forms = input<readonly FileForm[]>(['pdf', 'svg', 'dxf', 'stl']);
+  readonly printLabel = input<string>(WORDS.pdf);
   private readonly paper = toSignal(inject(PaperChoice).paper$, { requireSync: true });
 
   protected readonly links = computed(() =>
@@ -55,7 +56,11 @@ export class TakeAway {
           ([name, value]) => [name, String(value)],
         ),
       ).toString();
-      return { form, label: WORDS[form], href: `${this.path()}.${form}${query ? `?${query}` : ''}` };
+      return {
+        form,
+        label: form === 'pdf' ? this.printLabel() : WORDS[form],
+        href: `${this.path()}.${form}${query ? `?${query}` : ''}`,
+      };
     }),
   );
 }

@@ -3,6 +3,9 @@ import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
 import {
   ASSUMED_LAND_MM,
+  GRINDING_PUSH_N,
+  STOP_SHORT_MM,
+  isWheel,
   kindFacts,
   type Abrasive,
   type Condition,
@@ -12,6 +15,7 @@ import {
   type Tool,
 } from '@mellow-anvil/core';
 import { LAND_FROM } from '../records/land-words';
+import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { CONDITION_WORDS } from './condition-words';
@@ -21,7 +25,7 @@ const NEW_NICK_MM = 0.2;
 /** What a plan asks of the person: how dull, how fine, and at what pace. */
 @Component({
   selector: 'ma-plan-asks',
-  imports: [FormsModule, QuantityField, SelectButton],
+  imports: [ChoiceField, FormsModule, QuantityField, SelectButton],
   template: `
     <div class="asks">
       <div class="ask">
@@ -62,6 +66,34 @@ const NEW_NICK_MM = 0.2;
         [hint]="finestHint()"
       />
     </div>
+    @if (wheels().length > 1) {
+      <div class="asks">
+        <ma-choice
+          label="Grind first"
+          [options]="wheels()"
+          [value]="request().grind?.wheelId ?? ''"
+          (valueChange)="chooseWheel($event)"
+          [sentence]="said()('grind.wheelId')"
+        />
+        @if (request().grind; as grind) {
+          <ma-quantity
+            label="Stop short of the edge"
+            [value]="grind.stopShortMm"
+            (valueChange)="asked.emit({ grind: { ...grind, stopShortMm: $event ?? unread } })"
+            [sentence]="said()('grind.stopShortMm')"
+            hint="0.5 to 1 mm where a secondary follows"
+          />
+          <ma-quantity
+            label="Push against the wheel (N)"
+            quantity="number"
+            [value]="grind.pushN"
+            (valueChange)="asked.emit({ grind: { ...grind, pushN: $event ?? unread } })"
+            [sentence]="said()('grind.pushN')"
+            hint="A light hand is about 5"
+          />
+        }
+      </div>
+    }
     <details>
       <summary>Pace and push</summary>
       <div class="asks">
@@ -129,7 +161,8 @@ export class PlanAsks {
   readonly request = input.required<PlanRequest>();
   readonly tool = input.required<Tool>();
   readonly state = input<EdgeState>();
-  readonly stones = input.required<readonly (Abrasive & { readonly sizeUm: number })[]>();
+  readonly stones =
+    input.required<readonly (Abrasive & { readonly id: string; readonly sizeUm: number })[]>();
   /** The sentence about a part of the request, or nothing. */
   readonly said = input.required<(part: string) => string>();
   readonly asked = output<Partial<PlanRequest>>();
@@ -161,6 +194,18 @@ export class PlanAsks {
     const finest = this.stones().findLast(({ kind }) => kindFacts(kind).flat);
     return finest ? `Your finest is ${this.figures.number(finest.sizeUm, 1)} µm` : '';
   });
+
+  protected readonly wheels = computed(() => [
+    { value: '', label: 'No, hone only' },
+    ...this.stones()
+      .filter(isWheel)
+      .map(({ id, name }) => ({ value: id, label: name })),
+  ]);
+
+  protected chooseWheel(wheelId: string): void {
+    const { stopShortMm = STOP_SHORT_MM, pushN = GRINDING_PUSH_N } = this.request().grind ?? {};
+    this.asked.emit({ grind: wheelId ? { wheelId, stopShortMm, pushN } : undefined });
+  }
 
   protected condition(kind: ConditionKind): void {
     const condition: Condition = kind === 'nicked' ? { kind, nickMm: NEW_NICK_MM } : { kind };

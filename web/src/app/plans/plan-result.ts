@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import {
   TIP_RADIUS_UM,
@@ -6,7 +6,10 @@ import {
   type Abrasive,
   type HoningPlan,
   type PlanRequest,
+  type RunGrinding,
+  type Tool,
 } from '@mellow-anvil/core';
+import { GrindingStepCard } from '../grinding/grinding-step';
 import { StoneGlyph } from '../abrasives/stone-glyph';
 import { Figures } from '../shared/figures';
 import { Why, type Reason } from '../shared/why';
@@ -17,12 +20,12 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
 /** What to do, stone by stone, and why each is in or out. */
 @Component({
   selector: 'ma-plan-result',
-  imports: [Button, StoneGlyph, Why],
+  imports: [Button, GrindingStepCard, StoneGlyph, Why],
   template: `
     <section class="plan" aria-label="The plan">
       <header>
         <p class="total">
-          <span class="figure">{{ figures.minutes(plan().totalMin) }}</span>
+          <span class="figure">{{ figures.minutes(plan().totalMin + (ground() ? betweenMin() : 0)) }}</span>
           <span>{{ steel() }}</span>
           <ma-why of="this plan" [reason]="reason()" />
         </p>
@@ -37,11 +40,21 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
           />
         </div>
       </header>
-      @if (setLine()) {
-        <p class="set-line">{{ setLine() }}</p>
-      }
       @if (since()) {
         <p class="since">{{ since() }}</p>
+      }
+      @if (ground(); as g) {
+        <ma-grinding-step
+          [tool]="tool()"
+          [edge]="g.edge"
+          [grinding]="g.grinding"
+          [wheel]="g.wheel"
+          (planned)="wheelPlanned.emit($event)"
+          (betweenMin)="betweenMin.set($event)"
+        />
+      }
+      @if (setLine()) {
+        <p class="set-line">{{ setLine() }}</p>
       }
       <ol>
         @for (step of steps(); track step.id) {
@@ -174,6 +187,7 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
 export class PlanResult {
   readonly plan = input.required<HoningPlan>();
   readonly request = input.required<PlanRequest>();
+  readonly tool = input.required<Tool>();
   readonly stones = input.required<readonly Stone[]>();
   readonly keeping = input(false);
   /** What the record says about how much work this is. */
@@ -182,6 +196,7 @@ export class PlanResult {
   readonly setLine = input('');
   readonly keep = output<void>();
   readonly toBench = output<void>();
+  readonly wheelPlanned = output<RunGrinding>();
 
   protected readonly figures = inject(Figures);
   private readonly byId = computed(() => new Map(this.stones().map((stone) => [stone.id, stone])));
@@ -206,6 +221,14 @@ export class PlanResult {
       .filter(({ kind }) => !kindFacts(kind).flat)
       .map(({ name }) => name);
     return names.length ? `Not for a flat bevel in a guide: ${names.join(', ')}.` : '';
+  });
+
+  protected readonly betweenMin = signal(0);
+  protected readonly ground = computed(() => {
+    const { edge } = this.tool();
+    const { grinding } = this.plan();
+    const wheel = grinding && this.byId().get(grinding.wheelId);
+    return wheel && edge.form === 'single-bevel' ? { edge, grinding, wheel } : undefined;
   });
 
   protected readonly steel = computed(() => {

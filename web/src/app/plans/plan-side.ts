@@ -4,7 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { combineLatest, map, switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
-import type { Plan, PlanRequest, Tool } from '@mellow-anvil/core';
+import type { Plan, PlanRequest, RunGrinding, Tool } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { Desk, honedSetting, recordReason, runPlanOf, type Answer, type SetUp } from '../bench/desk';
 import { RunsStore } from '../run/runs.store';
@@ -52,6 +52,8 @@ type Draft = Omit<Plan, 'result'>;
         <ma-plan-result
           [plan]="plan"
           [request]="a.request"
+          [tool]="tool()"
+          (wheelPlanned)="atWheel.set($event)"
           [stones]="stones()"
           [keeping]="keeping()"
           [since]="since()"
@@ -113,13 +115,14 @@ export class PlanSide {
     const setting = setUp && honedSetting(setUp);
     if (!setUp || setting?.projectionMm === undefined) return '';
     const { stop, projectionMm, angleDeg } = setting;
-    const figures = `${this.figures.length(projectionMm)} · ${this.figures.angle(angleDeg, 2)}`;
+    const figures = `${this.figures.patternHand().setting(projectionMm)} · ${this.figures.angle(angleDeg, 2)}`;
     return stop
-      ? `First set it in the ${setUp.guide.name} by ${stop.board}: stop ${stop.label} · ${figures}.`
-      : `First set it in the ${setUp.guide.name}: ${figures}.`;
+      ? `Set it in the ${setUp.guide.name} by ${stop.board}: stop ${stop.label} · ${figures}.`
+      : `Set it in the ${setUp.guide.name}: ${figures}.`;
   });
   protected readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
   protected readonly keeping = signal(false);
+  protected readonly atWheel = signal<RunGrinding | undefined>(undefined);
   protected readonly plannable = computed(() => this.tool().edge.form === 'single-bevel');
 
   private readonly draft$ = combineLatest([this.desk.answer$, this.desk.setUp$, this.desk.tool$]).pipe(
@@ -149,7 +152,7 @@ export class PlanSide {
 
   protected toBench(): void {
     const answer = this.answer();
-    const plan = answer && runPlanOf(this.tool().id, answer, this.setUp(), this.stones());
+    const plan = answer && runPlanOf(this.tool().id, answer, this.setUp(), this.stones(), this.atWheel());
     if (plan) void this.router.navigate(['/bench', this.runs.begin(plan)]);
   }
 

@@ -80,12 +80,17 @@ export class RunPage {
     const station = this.station();
     return station?.kind === 'set' ? station.setting : undefined;
   });
+  protected readonly wheel = computed(() => {
+    const station = this.station();
+    return station?.kind === 'grind' ? station.grinding : undefined;
+  });
   protected readonly sentBack = computed(() => SENT_BACK[this.run()?.sentBackBy ?? 'all-along'] ?? '');
   protected readonly caution = computed(() => CAUTIONS[this.station()?.kind ?? ''] ?? '');
   protected readonly title = computed(() => {
     const [station, step] = [this.station(), this.step()];
     if (step) return step.name;
     const words = {
+      grind: 'At the wheel',
       set: 'Set the guide',
       burr: 'Feel for the burr',
       'burr-off': 'Take off the burr',
@@ -141,7 +146,7 @@ export class RunPage {
     if (event.key !== 'PageDown' && (onControl || (event.key !== ' ' && event.key !== 'Enter'))) return;
     const kind = this.station()?.kind;
     if (kind === 'stone') this.count(1);
-    else if (kind === 'set' || kind === 'burr-off') this.add({ kind: 'done' });
+    else if (kind === 'grind' || kind === 'set' || kind === 'burr-off') this.add({ kind: 'done' });
     else return;
     event.preventDefault();
   }

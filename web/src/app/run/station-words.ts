@@ -45,6 +45,8 @@ export const PROOF_WORDS: readonly {
 ];
 
 export const CAUTIONS: Readonly<Record<string, string>> = {
+  grind:
+    'Eyes covered, guards on, no loose sleeves, wheel sound. What its maker and your workplace say comes first.',
   set: 'The edge is already sharp enough to cut: hold the blade by its sides.',
   stone: 'Keep fingertips behind the edge; wipe away from it, never along it.',
   burr: 'Feel across the edge, off it, never along it.',

@@ -73,6 +73,7 @@ export class Figures {
   /** How figures are written on what leaves the screen: as they are here. */
   readonly patternHand = computed((): PatternHand => ({
     length: (mm) => this.length(mm),
+    setting: (mm) => `${this.setting(mm)} ${this.unitOf('length')}`,
     angle: (deg) => this.angle(deg, 2),
   }));
 

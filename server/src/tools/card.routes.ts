@@ -1,0 +1,36 @@
+import { Router } from 'express';
+import { printQuerySchema } from '@mellow-anvil/contract';
+import { toolCard, type Abrasive, type Guide, type SettingBoard, type Tool } from '@mellow-anvil/core';
+import { sendFile, type Printer } from '../patterns/printer.js';
+import type { RecordsService } from '../records/records.service.js';
+import { checked } from '../shared/resource.routes.js';
+import type { Store } from '../shared/store.js';
+import { cardPdf } from './card.pdf.js';
+
+const ALL = { sort: 'name', page: 1, pageSize: 500 };
+
+/** `GET /api/tools/<id>/card.pdf`: a tool's one page. */
+export function cardRoutes(
+  tools: Store<Tool>,
+  guides: Store<Guide>,
+  boards: Store<SettingBoard>,
+  abrasives: Store<Abrasive>,
+  records: RecordsService,
+  printer: Printer,
+): Router {
+  return Router().get('/:id/card.pdf', async (request, response) => {
+    const query = checked(printQuerySchema, request.query, true);
+    const tool = await tools.read(request.params.id);
+    const [owned, made, bench, { state }] = await Promise.all([
+      guides.list(ALL),
+      boards.list(ALL),
+      abrasives.list(ALL),
+      records.of(tool.id),
+    ]);
+    const card = toolCard(tool, owned.items, made.items, bench.items, state.lastSetting);
+    const address = `${request.protocol}://${request.get('host') ?? 'localhost'}/tools/${tool.id}`;
+    const printed = { paper: query.paper, printer: await printer.bars(query) };
+    const body = await cardPdf(card, tool.edge, address, await printer.hand(), printed);
+    sendFile(response, body, 'application/pdf', `${tool.name}.pdf`);
+  });
+}

@@ -1,0 +1,20 @@
+import { wedgeHeat } from '@mellow-anvil/core';
+
+/** What is too much for the page's own thread. */
+export const HEAVY = { wedgeHeat } as const;
+
+export type HeavyTask = keyof typeof HEAVY;
+export type HeavyInput<T extends HeavyTask> = Parameters<(typeof HEAVY)[T]>[0];
+export type HeavyOutput<T extends HeavyTask> = ReturnType<(typeof HEAVY)[T]>;
+
+export interface HeavyOrder {
+  readonly order: number;
+  readonly task: HeavyTask;
+  readonly input: unknown;
+}
+
+export interface HeavyAnswer {
+  readonly order: number;
+  readonly value?: unknown;
+  readonly refusal?: { readonly field: string; readonly message: string };
+}
