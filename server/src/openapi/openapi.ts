@@ -3,7 +3,10 @@ import Joi from 'joi';
 import {
   calculations,
   changeSchema,
+  boardDraftSchema,
+  patternQueries,
   planDraftSchema,
+  printQuerySchema,
   removalSchema,
   runEventsSchema,
   storedSchema,
@@ -12,7 +15,7 @@ import {
 import { backupNameSchema } from '../backups/backups.routes.js';
 import { settings } from '../settings/settings.js';
 import { KINDS } from '../shared/kinds.js';
-import type { Kind } from '../shared/kind.js';
+import type { Kind, KindName } from '../shared/kind.js';
 import { VERSION } from '../shared/version.js';
 
 type Json = Record<string, unknown>;
@@ -70,6 +73,21 @@ export function openApi(): Json {
   paths['/api/backups/restore'] = {
     post: operation('Put a backup in place of everything stored', { body: backupNameSchema }),
   };
+  const form = { name: 'form', in: 'path', required: true, schema: { enum: ['pdf', 'svg', 'dxf', 'stl'] } };
+  for (const [name, query] of Object.entries(patternQueries)) {
+    paths[`/api/patterns/${name}.{form}`] = {
+      parameters: [form],
+      get: operation('A pattern worked out on the spot, at true size', { query }),
+    };
+  }
+  paths['/api/boards/{id}/board.{form}'] = {
+    parameters: [run, form],
+    get: operation('A setting board at true size', { query: printQuerySchema }),
+  };
+  paths['/api/tools/{id}/card.pdf'] = {
+    parameters: [run],
+    get: operation('A tool’s card', { query: printQuerySchema }),
+  };
   paths['/api/health'] = { get: operation('Whether the server and its database answer', {}) };
   return {
     openapi: '3.1.0',
@@ -103,8 +121,14 @@ const PROBLEM: Json = {
   },
 };
 
+/** What is sent of the kinds the server completes. */
+const DRAFTS: Partial<Record<KindName, Joi.ObjectSchema>> = {
+  plans: planDraftSchema,
+  boards: boardDraftSchema,
+};
+
 function resourcePaths(kind: Kind<object>): Record<string, Json> {
-  const draft = (kind.name === 'plans' ? planDraftSchema : kind.schema) as Joi.ObjectSchema<object>;
+  const draft = (DRAFTS[kind.name] ?? kind.schema) as Joi.ObjectSchema<object>;
   const stored = storedSchema(kind.schema);
   const page = Joi.object({
     items: Joi.array().items(stored).required(),

@@ -109,6 +109,45 @@ describe('openDatabase', () => {
     await shop.close();
   });
 
+  it('opens the file as the third release left it: its jig follows a wheel now, and boards can be made', async () => {
+    const left = new URL('../../src/testing/older/0003-guides-of-every-form.sqlite.gz', import.meta.url);
+    await writeFile(join(folder, 'workshop.sqlite'), gunzipSync(await readFile(left)));
+    const shop = await openTestWorkshop(folder);
+    const settings = (await shop.ask('GET', '/api/settings')).body;
+    expect([settings.name, settings.packing.length, settings.printer]).toEqual(['Older shed', 1, undefined]);
+    const { version, createdAt, updatedAt, id, ...wheel } = (
+      await shop.ask('GET', '/api/abrasives/dry-wheel')
+    ).body;
+    void [createdAt, updatedAt];
+    const measured = { ...wheel, wheel: { rpm: 2850, readings: [{ on: '2026-11-23', diameterMm: 146 }] } };
+    const kept = await shop.ask('PUT', `/api/abrasives/${id}`, { ...measured, version });
+    expect(kept.body.wheel).toEqual(measured.wheel);
+    const board = {
+      name: 'Chisels',
+      guideId: 'side-clamp',
+      seatName: 'Chisel jaws',
+      lengthMm: 160,
+      depthMm: 60,
+      thicknessMm: 12,
+      stopWidthMm: 24,
+      stopDepthMm: 12,
+      stopHeightMm: 6,
+      bladeWidthMm: 40,
+      stops: [{ label: 'A', angleDeg: 30 }],
+    };
+    const made = await shop.ask('POST', '/api/boards', board);
+    expect(made.body.stops[0].projectionMm).toBeCloseTo(29.896, 3);
+    const file = (await shop.ask('GET', '/api/workshop')).body;
+    expect(file.boards[0].id).toBe(made.body.id);
+    const { boards, ...before } = file;
+    void boards;
+    expect((await shop.ask('PUT', '/api/workshop', before)).status)
+      .withContext('a file without boards')
+      .toBe(200);
+    expect((await shop.ask('GET', '/api/boards')).body.total).toBe(0);
+    await shop.close();
+  });
+
   it('refuses a newer release’s file in words', async () => {
     await (await openDatabase(folder, { migrations: [...MIGRATIONS, LATER] })).close();
     await expectAsync(openDatabase(folder)).toBeRejectedWithError(

@@ -20,6 +20,8 @@ export async function readPdf(data: Buffer): Promise<
     readonly wide: number;
     readonly high: number;
     readonly lines: readonly Line[];
+    /** What is filled in black. */
+    readonly filled: readonly Line['points'][];
     readonly texts: readonly { readonly text: string; readonly x: number; readonly y: number }[];
   }[]
 > {
@@ -33,6 +35,8 @@ export async function readPdf(data: Buffer): Promise<
       const mm = 25.4 / 72;
       const [, , wide = 0, high = 0] = page.view;
       const lines: Line[] = [];
+      const filled: Line['points'][] = [];
+      let black = true;
       let matrix = [1, 0, 0, 1, 0, 0];
       let [pen, kept] = ['', [] as [number[], string][]];
       let points: [number, number][] = [];
@@ -69,6 +73,10 @@ export async function readPdf(data: Buffer): Promise<
           }
         } else if (fn === OPS.stroke) {
           lines.push({ points, of: pen });
+        } else if (fn === OPS.setFillRGBColor) {
+          black = args.every((part: unknown) => part === 0 || part === '#000000');
+        } else if (fn === OPS.fill && black) {
+          filled.push(points);
         }
       });
       kept = [];
@@ -78,7 +86,7 @@ export async function readPdf(data: Buffer): Promise<
           ? [{ text: item.str, x: item.transform[4] * mm, y: item.transform[5] * mm }]
           : [],
       );
-      return { wide: wide * mm, high: high * mm, lines, texts };
+      return { wide: wide * mm, high: high * mm, lines, filled, texts };
     }),
   );
   await task.destroy();

@@ -44,7 +44,7 @@ const CAREFUL_C = (ROOM_C + HEAT_LIMITS['usual-tempering']) / 2;
       </p>
     }
     <ol>
-      @for (line of lines(); track line) {
+      @for (line of lines(); track $index) {
         <li>{{ line }}</li>
       }
     </ol>

@@ -57,6 +57,8 @@ describe('SetupSide', () => {
       landFrom: 'measured',
       honingsSinceThen: 1,
       honings: 3,
+      sinceHoned: { deepestMm: 0 },
+      sinceSharpened: {},
       lastSetting: setting,
     };
     answer(server, '/api/records', { tool: { entries: 4, state } });

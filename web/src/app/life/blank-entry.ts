@@ -21,7 +21,7 @@ export function blankEntry(
     case 'honing': {
       if (!lastSetting) return { ...begun, conditionBefore: { kind: 'dull' }, steps: [] };
       const { angleDeg, guideId, seatName, projectionMm, stop } = lastSetting;
-      const setting = { angleDeg, guideId, seatName, projectionMm, stop };
+      const setting = { angleDeg, guideId, seatName, projectionMm, ...(stop && { stop }) };
       return { ...begun, conditionBefore: { kind: 'dull' }, setting, steps: [] };
     }
     case 'stropping':

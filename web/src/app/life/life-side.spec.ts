@@ -4,7 +4,8 @@ import { edgeHistory, lifeOf, recordOf, type Session } from '@mellow-anvil/core'
 import { press, textOf, typeInto, until } from '../testing/host';
 import { IRON, answer, page, playServer, stone, stored } from '../testing/page';
 import type { Life } from '../records/records.store';
-import { landAndAngle, strokesByStone, timeLine, useBetweenHonings, type Ink } from './life-series';
+import { landAndAngle, strokesByStone, timeLine, useBetweenHonings } from './life-series';
+import type { Ink } from '../shared/chart-ink';
 import { LifeSide } from './life-side';
 
 const bench = [stone('s1000', '1000'), stone('s8000', '8000')];

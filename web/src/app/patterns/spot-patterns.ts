@@ -148,7 +148,7 @@ const BAR_MM = 12;
             }
           }
           @if (made().pattern; as pattern) {
-            @for (note of pattern.notes; track note) {
+            @for (note of pattern.notes; track $index) {
               <p class="note">{{ note }}</p>
             }
             <ma-take-away
