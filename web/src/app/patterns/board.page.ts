@@ -98,6 +98,23 @@ import { TakeAway } from './take-away';
       margin: 0;
       padding-left: 1.2rem;
     }
+    @media (max-width: 40rem) {
+      /* A stop's figures stand below each other; each field keeps its own label for those who hear it. */
+      thead {
+        display: none;
+      }
+      tbody,
+      tr,
+      td {
+        display: block;
+      }
+      tr {
+        display: grid;
+        grid-template-columns: 5rem 1fr auto;
+        border-top: 1px solid var(--line);
+        padding: 0.4rem 0;
+      }
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
