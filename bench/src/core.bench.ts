@@ -10,6 +10,7 @@ import {
   removalPerStrokeMm3,
   seatGeometry,
   toolRecord,
+  wedgeHeat,
   type GuideSeat,
   type ProgressionAbrasive,
   type ProgressionInput,
@@ -98,6 +99,7 @@ export function benchCore(): Row[] {
     recordRow(),
     calibrationRow(),
     stackRow(),
+    heatRow(),
   ];
 }
 
@@ -145,6 +147,29 @@ function stackRow(): Row {
     what: 'a knife’s lift stacked from 20 kinds of packing, 99 of each',
     figure: ms(medianMs(15, () => liftStack({ widthMm: 22, spineThicknessMm: 3, bevelDeg: 15 }, packing))),
     aim: 'below 100 ms',
+  };
+}
+
+/** The heat model for a chisel's bevel up to its tempering. */
+function heatRow(): Row {
+  const chisel = {
+    bevelDeg: 25,
+    thicknessMm: 3.5,
+    widthMm: 19,
+    stopShortMm: 0.7,
+    pushN: 5,
+    rimMs: 22,
+    steel: 'high-carbon',
+    limitC: 200,
+  } as const;
+  const took = medianMs(9, () => wedgeHeat(chisel));
+  const finer = medianMs(3, () => wedgeHeat({ ...chisel, cellMm: 0.1 }));
+  const [coarse = NaN, fine = NaN] = [wedgeHeat(chisel).passS, wedgeHeat({ ...chisel, cellMm: 0.1 }).passS];
+  return {
+    what: 'how long a grinding pass may last, in the worker',
+    figure: ms(took),
+    yardstick: `cells half as wide ${ms(finer)}, an answer ${((fine / coarse - 1) * 100).toFixed(2)} % off`,
+    aim: 'within 1 %',
   };
 }
 

@@ -30,6 +30,7 @@ export * from './guide/guide-projection.js';
 export * from './guide/guide.js';
 export * from './guide/knife-lift.js';
 export * from './guide/lift-stack.js';
+export * from './guide/wheel-pose.js';
 export * from './guide/wheel-support.js';
 export { axleClearanceMm, backHeightMm } from './guide/seat-offsets.js';
 export * from './measure/angle.js';

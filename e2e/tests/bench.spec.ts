@@ -12,6 +12,8 @@ const ROOMS = [
   '/stones/w1000',
   '/guides',
   '/guides/side-clamp',
+  '/patterns',
+  '/patterns/board-irons',
   '/ledger',
   '/settings',
 ];
@@ -20,7 +22,7 @@ for (const theme of ['light', 'dark'] as const) {
   test.describe(`in the ${theme}`, () => {
     test.use({ colorScheme: theme });
     test('every room can be read and worked by everyone', async ({ page }, { project }) => {
-      // Twelve rooms in one test, on a machine that may be busy with others.
+      // Fourteen rooms in one test, on a machine that may be busy with others.
       test.slow();
       // The rooms beside the bench lay out alike on both screens; the tablet checks what differs.
       for (const room of project.name === 'tablet' ? ROOMS.slice(0, 4) : ROOMS) {

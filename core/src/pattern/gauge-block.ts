@@ -83,9 +83,9 @@ export function gaugeBlock(input: GaugeBlockInput, hand: PatternHand): Pattern {
         {
           kind: 'text',
           text: `${hand.angle(angleDeg)} · ${hand.length(heightMm)}`,
-          sizeMm: 3.2,
+          sizeMm: 4.2,
           turnDeg: 90,
-          at: { x: (i + 0.5) * STEP_MM + 1, y: 3 },
+          at: { x: (i + 0.5) * STEP_MM + 1.5, y: 4 },
         },
       ]),
     ],

@@ -1,6 +1,7 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import type { Point } from '../edge/chain.js';
+import { wheelPose } from '../guide/wheel-pose.js';
 import { wheelSupport } from '../guide/wheel-support.js';
 import { bevelGauge } from './bevel-gauge.js';
 import { foldingSheet } from './folding-sheet.js';
@@ -107,6 +108,23 @@ describe('patterns', () => {
     [45, 22.5, 33.75, 28.125, 30.9375].forEach((each, i) => expect(angles[i]).toBeCloseTo(each, 9));
     creases.forEach(({ points }) =>
       expect(Math.max(points[1]?.x ?? 0, points[1]?.y ?? 0)).toBeCloseTo(120, 9),
+    );
+  });
+
+  it('on a wet wheel the bar stands off the rim by wheel-support’s gap, the back at the angle to the tangent', () => {
+    fc.assert(
+      fc.property(real(80, 200), real(60, 160), real(-10, 30), real(15, 45), (r, p, c, angleDeg) => {
+        const input = { wheelRadiusMm: r, jigProjectionMm: p, offsetMm: c, angleDeg };
+        const { edge, bar, rim, foot, blade } = wheelPose(input, 3);
+        const gap = Math.hypot(bar.x - rim.x, bar.y - rim.y);
+        expect(gap).toBeCloseTo(wheelSupport(input).gapMm, 9);
+        expect(Math.hypot(edge.x, edge.y)).toBeCloseTo(r, 9);
+        expect(Math.hypot(foot.x - edge.x, foot.y - edge.y)).toBeCloseTo(p, 9);
+        const tangent = (Math.atan2(edge.y, edge.x) * 180) / Math.PI - 90;
+        expect(deg(edge, foot) - tangent).toBeCloseTo(angleDeg, 9);
+        // The heel lies on the tangent: the whole bevel touches where it is flat.
+        expect(deg(edge, blade[3] as Point)).toBeCloseTo(tangent, 9);
+      }),
     );
   });
 });

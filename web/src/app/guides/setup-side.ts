@@ -38,6 +38,7 @@ import { GuideDrawing } from './guide-drawing';
 import { GuidesStore } from './guides.store';
 import { LastSettingNote } from './last-setting';
 import { LiftPanel } from './lift-panel';
+import { WheelDrawing } from './wheel-drawing';
 
 type Panel = 'reverse' | 'shim' | 'lift' | 'fold' | 'wheel';
 const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
@@ -65,6 +66,7 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
     SelectButton,
     TakeAway,
     ShimFigures,
+    WheelDrawing,
     WheelPanel,
   ],
   template: `
@@ -96,6 +98,7 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
           [path]="'/api/tools/' + tool().id + '/card'"
           [of]="tool().name"
           [forms]="cardForms"
+          [quiet]="true"
           printLabel="Print its card"
         />
       </div>
@@ -117,6 +120,9 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
             }
           }
         } @else {
+          @if (onWheel(); as w) {
+            <ma-wheel-drawing [jig]="w.jig" [thicknessMm]="w.thicknessMm" [setting]="w.setting" />
+          }
           <p class="told">{{ withoutGuide() }}</p>
         }
       </div>
@@ -200,6 +206,7 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
       gap: 1rem;
       align-items: start;
     }
+    ma-wheel-drawing,
     ma-guide-drawing {
       background: var(--raised);
       border: 1px solid var(--line);
@@ -299,6 +306,14 @@ export class SetupSide {
       seat: s.seat.name,
       angles: reached.map(({ angleDeg }) => angleDeg).join(','),
     };
+  });
+
+  /** The jig on its wheel, drawn for the facet picked. */
+  protected readonly onWheel = computed(() => {
+    const [guide, setting] = [this.setUp()?.guide, this.shown()];
+    if (guide?.form !== 'wet-wheel-jig' || !setting || setting.gapMm === undefined) return undefined;
+    const { edge } = this.tool();
+    return { jig: guide, setting, thicknessMm: edge.form === 'knife' ? edge.spineMm : edge.thicknessMm };
   });
 
   /** What a guide that does not roll leaves to say. */

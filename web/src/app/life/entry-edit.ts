@@ -112,6 +112,15 @@ const NEW_NICK_MM = 0.2;
             />
           }
           @default {
+            @if (draft().kind === 'grinding') {
+              <ma-quantity
+                label="Land left standing"
+                [value]="draft().landLeftMm"
+                (valueChange)="set({ landLeftMm: $event })"
+                [sentence]="sentences()['landLeftMm']"
+                hint="Empty where it was ground to the edge"
+              />
+            }
             <ma-quantity
               label="Time in all"
               quantity="minutes"

@@ -70,7 +70,7 @@ export function entryWords(
   nameOf: (abrasiveId: string) => string,
   figures: Figures,
 ): string {
-  const { kind, steps = [], minutes, setting, conditionBefore, landMm } = session;
+  const { kind, steps = [], minutes, setting, conditionBefore, landMm, landLeftMm } = session;
   if (kind === 'use') return useWords(session, figures);
   if (kind === 'measuring') return landMm === undefined ? '' : `Land ${figures.length(landMm)}`;
   const strokes = steps
@@ -81,6 +81,8 @@ export function entryWords(
     conditionBefore && `was ${CONDITION_WORDS[conditionBefore.kind].toLowerCase()}`,
     strokes && `${strokes} strokes`,
     setting && figures.angle(setting.angleDeg),
+    setting?.stop && `stop ${setting.stop.label}`,
+    landLeftMm !== undefined && `stopped ${figures.length(landLeftMm)} short`,
     minutes !== undefined && figures.minutes(minutes),
   ]
     .filter(Boolean)

@@ -22,8 +22,8 @@ export type FileForm = keyof typeof WORDS;
         [href]="link.href"
         target="_blank"
         rel="noopener"
-        [severity]="link.form === 'pdf' ? null : 'secondary'"
-        [outlined]="link.form !== 'pdf'"
+        [severity]="link.form === 'pdf' && !quiet() ? null : 'secondary'"
+        [outlined]="link.form !== 'pdf' || quiet()"
         [attr.aria-label]="link.label + ' of ' + of()"
       >
         {{ link.label }}
@@ -46,6 +46,8 @@ export class TakeAway {
   /** What it is, for those who hear the page. */
   readonly of = input.required<string>();
   readonly forms = input<readonly FileForm[]>(['pdf', 'svg', 'dxf', 'stl']);
+  /** Beside what matters more. */
+  readonly quiet = input(false);
   readonly printLabel = input<string>(WORDS.pdf);
   private readonly paper = toSignal(inject(PaperChoice).paper$, { requireSync: true });
 
