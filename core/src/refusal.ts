@@ -29,6 +29,13 @@ export function attempt<T>(work: () => T): T | Refusal {
   }
 }
 
+/** What `work` comes to; what it refuses is told at `field` instead: the place of one thing in a list. */
+export function refusedAt<T>(field: string, work: () => T): T {
+  const result = attempt(work);
+  if (result instanceof Refusal) throw new Refusal(field, result.message);
+  return result;
+}
+
 /** What `work` comes to, or undefined where it is refused. */
 export function unlessRefused<T>(work: () => T): T | undefined {
   const result = attempt(work);

@@ -19,6 +19,16 @@ import { wheelSupport } from './wheel-support.js';
 
 export type HonedFacet = 'primary' | 'secondary' | 'micro' | 'left' | 'right' | 'bevel';
 
+/** What a facet that is set to an angle is called. */
+export const FACET_NAMES: Readonly<Record<HonedFacet, string>> = {
+  primary: 'Primary',
+  secondary: 'Secondary',
+  micro: 'Micro-bevel',
+  left: 'Left bevel',
+  right: 'Right bevel',
+  bevel: 'Bevel',
+};
+
 /** Where to set a guide for one facet. */
 export interface FacetSetting {
   readonly facet: HonedFacet;

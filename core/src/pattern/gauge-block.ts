@@ -1,6 +1,6 @@
 import type { Point } from '../edge/chain.js';
 import { wheelSupport } from '../guide/wheel-support.js';
-import { Refusal, insist } from '../refusal.js';
+import { insist, refusedAt } from '../refusal.js';
 import type { Mark, Pattern, PatternHand } from './pattern.js';
 
 export interface GaugeBlockInput {
@@ -31,14 +31,7 @@ export function gaugeSteps(input: GaugeBlockInput): readonly GaugeStep[] {
   const { anglesDeg, barDiameterMm } = input;
   insist(anglesDeg.length > 0, 'anglesDeg', 'A gauge block has at least one step: give an angle.');
   return anglesDeg.map((angleDeg, i) => {
-    let gapMm: number;
-    try {
-      gapMm = wheelSupport({ ...input, angleDeg }).gapMm;
-    } catch (reason) {
-      if (reason instanceof Refusal && reason.field === 'angleDeg')
-        throw new Refusal(`anglesDeg.${i}`, reason.message);
-      throw reason;
-    }
+    const { gapMm } = refusedAt(`anglesDeg.${i}`, () => wheelSupport({ ...input, angleDeg }));
     const heightMm = gapMm - barDiameterMm / 2;
     insist(
       heightMm > 0.5,

@@ -1,6 +1,6 @@
 import { guideProjection } from '../guide/guide-projection.js';
 import { isRoller, seatGeometry, type Guide, type GuideGeometry, type GuideSeat } from '../guide/guide.js';
-import { insist, Refusal } from '../refusal.js';
+import { insist, Refusal, refusedAt } from '../refusal.js';
 
 /** What a stop is meant to give: its letter, its angle, and where along the fence it stands. */
 export interface StopAsked {
@@ -133,8 +133,28 @@ export function cutStops(guide: Guide, asked: BoardAsked): readonly BoardStop[] 
     label,
     angleDeg,
     alongMm: alongMm ?? MARGIN_MM + asked.stopWidthMm / 2 + i * pitch,
-    projectionMm: atStop(i, 'angleDeg', () => guideProjection({ ...seat, angleDeg }).projectionMm),
+    projectionMm: refusedAt(`stops.${i}.angleDeg`, () => guideProjection({ ...seat, angleDeg }).projectionMm),
   }));
+}
+
+/**
+ * A board's stops, those of an earlier making where they were cut: as long as neither the guide, its
+ * seat, the cam, the blade's thickness nor the stop's own angle changed.
+ */
+export function stopsAsCut(guide: Guide, asked: BoardAsked, before?: SettingBoard): readonly BoardStop[] {
+  const stops = cutStops(guide, asked);
+  const same =
+    before?.guideId === asked.guideId &&
+    before.seatName === asked.seatName &&
+    before.camRiseMm === asked.camRiseMm &&
+    before.bladeThicknessMm === asked.bladeThicknessMm;
+  if (!same) return stops;
+  return stops.map((stop) => {
+    const cut = before.stops.find(
+      ({ label, angleDeg }) => label === stop.label && angleDeg === stop.angleDeg,
+    );
+    return cut ? { ...stop, projectionMm: cut.projectionMm } : stop;
+  });
 }
 
 /** What keeps a board from being made, each at its field with what to change. */
@@ -196,8 +216,7 @@ function collisions(sizes: BoardSizes, stops: readonly BoardStop[]): readonly Bo
 }
 
 /**
- * A board made from what is asked. What was cut before stays as it was cut, as long as neither the
- * guide, its seat, the cam, the blade's thickness nor the stop's angle changed; the rest is cut today.
+ * A board made from what is asked: what was cut before stays ({@link stopsAsCut}), the rest is cut today.
  * Any stop that is not as before makes it a new revision, and the stops before are remembered.
  * @param again every stop is cut anew, by the guide as it measures now
  * @throws Refusal naming the first thing that keeps it from being made
@@ -210,19 +229,7 @@ export function makeBoard(
   again = false,
 ): SettingBoard {
   insist(asked.stops.length > 0, 'stops', 'A setting board holds at least one stop: give an angle.');
-  const sameSetting =
-    before !== undefined &&
-    !again &&
-    before.guideId === asked.guideId &&
-    before.seatName === asked.seatName &&
-    before.camRiseMm === asked.camRiseMm &&
-    before.bladeThicknessMm === asked.bladeThicknessMm;
-  const stops = cutStops(guide, asked).map((stop) => {
-    const cut = sameSetting
-      ? before.stops.find(({ label, angleDeg }) => label === stop.label && angleDeg === stop.angleDeg)
-      : undefined;
-    return cut ? { ...stop, projectionMm: cut.projectionMm } : stop;
-  });
+  const stops = stopsAsCut(guide, asked, again ? undefined : before);
   const [fault] = boardFaults({ ...asked, stops });
   if (fault) throw new Refusal(fault.field, fault.message);
   if (!before) return { ...asked, stops, revision: 1, cutOn: today, earlier: [] };
@@ -244,13 +251,4 @@ function sameStops(a: readonly BoardStop[], b: readonly BoardStop[]): boolean {
   const key = ({ label, angleDeg, projectionMm }: BoardStop): string =>
     `${label} ${angleDeg} ${projectionMm}`;
   return a.length === b.length && a.every((stop, i) => key(stop) === key(b[i] as BoardStop));
-}
-
-function atStop<T>(i: number, field: string, work: () => T): T {
-  try {
-    return work();
-  } catch (reason) {
-    if (reason instanceof Refusal) throw new Refusal(`stops.${i}.${field}`, reason.message);
-    throw reason;
-  }
 }

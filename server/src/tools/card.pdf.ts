@@ -1,5 +1,6 @@
 import QRCode from 'qrcode';
 import {
+  FACET_NAMES,
   box,
   edgeChain,
   formatNumber,
@@ -17,14 +18,6 @@ const MARGIN = 16;
 const DRAWING = { wide: 118, high: 58 } as const;
 const QR_MM = 34;
 const ROW = 7;
-const FACETS = {
-  primary: 'Primary',
-  secondary: 'Secondary',
-  micro: 'Micro-bevel',
-  left: 'Left bevel',
-  right: 'Right bevel',
-  bevel: 'Bevel',
-} as const;
 /** How many times as large a section is drawn, the largest that fits. */
 const SCALES = [20, 15, 12, 10, 8, 6, 5, 4, 3, 2, 1];
 
@@ -123,7 +116,7 @@ function drawSection(sheets: Sheets, edge: Edge, hand: PatternHand, at: Point): 
 
 function drawAngles(sheets: Sheets, { facets }: ToolCard, hand: PatternHand, at: Point): void {
   facets.forEach(({ facet, angleDeg }, i) => {
-    sheets.text(FACETS[facet], { x: at.x, y: at.y - i * 17 }, { sizeMm: 3.8, grey: 0.25 });
+    sheets.text(FACET_NAMES[facet], { x: at.x, y: at.y - i * 17 }, { sizeMm: 3.8, grey: 0.25 });
     sheets.text(hand.angle(angleDeg), { x: at.x, y: at.y - i * 17 - 9 }, { sizeMm: 9, weight: 'strong' });
   });
 }
@@ -166,7 +159,7 @@ function drawSettings(sheets: Sheets, { settings }: ToolCard, hand: PatternHand,
     }
     const set = projectionMm === undefined ? `${hand.setting(gapMm ?? 0)} gap` : hand.setting(projectionMm);
     const by = stop ? `${stop.label}, ${stop.board}` : '–';
-    row([seat ? `${guide}, ${seat}` : guide, FACETS[facet], hand.angle(angleDeg), set, by], false);
+    row([seat ? `${guide}, ${seat}` : guide, FACET_NAMES[facet], hand.angle(angleDeg), set, by], false);
   }
   return y - 4;
 }

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import { Observable, of, throwError } from 'rxjs';
+import type { Observable} from 'rxjs';
+import { of, throwError } from 'rxjs';
 import {
   Refusal,
   USUAL_RPM,

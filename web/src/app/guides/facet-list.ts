@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import {
+  FACET_NAMES,
   MM_PER_INCH,
   axleClearanceMm,
   backHeightMm,
@@ -17,7 +18,6 @@ import type { SetUp, StoppedSetting } from '../bench/desk';
 import { Figures } from '../shared/figures';
 import { Why, type Reason } from '../shared/why';
 import { stopWords } from '../patterns/stop-words';
-import { FACET_NAMES } from './setup-words';
 
 /** Where the guide is set for every facet: the figure in giant digits, what a slip does, and why. */
 @Component({

@@ -46,12 +46,8 @@ const STONE_PX = 44;
       </svg>
     }
   `,
+  styleUrl: './drawing.css',
   styles: `
-    svg {
-      width: 100%;
-      height: auto;
-      display: block;
-    }
     .stone {
       fill: var(--line);
     }
@@ -65,12 +61,6 @@ const STONE_PX = 44;
       stroke-width: 2;
       stroke-linejoin: round;
     }
-    .blade {
-      fill: var(--steel);
-      stroke: var(--steel-line);
-      stroke-width: 1.5;
-      stroke-linejoin: round;
-    }
     .roller {
       fill: var(--raised);
       stroke: var(--leather);
@@ -78,18 +68,6 @@ const STONE_PX = 44;
     }
     .axle {
       fill: var(--leather);
-    }
-    .measure,
-    .angle {
-      fill: none;
-      stroke: var(--accent);
-      stroke-width: 2;
-    }
-    .figure,
-    .deg {
-      fill: var(--ink);
-      font-size: 19px;
-      font-weight: 700;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

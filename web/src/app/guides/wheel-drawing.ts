@@ -27,22 +27,12 @@ const PAD = 22;
       </svg>
     }
   `,
+  styleUrl: './drawing.css',
   styles: `
-    svg {
-      width: 100%;
-      height: auto;
-      display: block;
-    }
     .wheel {
       fill: color-mix(in srgb, var(--water) 18%, var(--raised));
       stroke: var(--water);
       stroke-width: 3;
-    }
-    .blade {
-      fill: var(--steel);
-      stroke: var(--steel-line);
-      stroke-width: 1.5;
-      stroke-linejoin: round;
     }
     .jig {
       stroke: var(--leather);
@@ -53,16 +43,6 @@ const PAD = 22;
       fill: var(--raised);
       stroke: var(--leather);
       stroke-width: 3;
-    }
-    .measure {
-      fill: none;
-      stroke: var(--accent);
-      stroke-width: 2.5;
-    }
-    text {
-      fill: var(--ink);
-      font-size: 19px;
-      font-weight: 700;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -4,11 +4,11 @@ import {
   USUAL_BOARD,
   attempt,
   boardFaults,
-  cutStops,
   isRoller,
   leastDepthMm,
   leastLengthMm,
   nextLabel,
+  stopsAsCut,
   type BoardSizes,
   type BoardStop,
   type Guide,
@@ -107,20 +107,7 @@ export function cut(form: BoardForm, guide: Guide | undefined, kept?: SettingBoa
   const sizes = BOARD_SIZES.map(({ field }) => form[field]);
   const readable = [...sizes, ...form.stops.flatMap(({ angleDeg, alongMm = 0 }) => [angleDeg, alongMm])];
   if (!readable.every(Number.isFinite)) return { wrong: {} };
-  const same =
-    kept &&
-    kept.guideId === form.guideId &&
-    kept.seatName === form.seatName &&
-    kept.camRiseMm === form.camRiseMm &&
-    kept.bladeThicknessMm === form.bladeThicknessMm;
-  const result = attempt(() =>
-    cutStops(guide, askedOf(form)).map((stop) => {
-      const before = same
-        ? kept.stops.find(({ label, angleDeg }) => label === stop.label && angleDeg === stop.angleDeg)
-        : undefined;
-      return before ? { ...stop, projectionMm: before.projectionMm } : stop;
-    }),
-  );
+  const result = attempt(() => stopsAsCut(guide, askedOf(form), kept));
   if (result instanceof Refusal) return { wrong: { [result.field]: result.message } };
   const faults = boardFaults({ ...form, stops: result });
   return {

@@ -66,36 +66,36 @@ const NEW_NICK_MM = 0.2;
         [hint]="finestHint()"
       />
     </div>
-    @if (wheels().length > 1) {
-      <div class="asks">
-        <ma-choice
-          label="Grind first"
-          [options]="wheels()"
-          [value]="request().grind?.wheelId ?? ''"
-          (valueChange)="chooseWheel($event)"
-          [sentence]="said()('grind.wheelId')"
-        />
-        @if (request().grind; as grind) {
-          <ma-quantity
-            label="Stop short of the edge"
-            [value]="grind.stopShortMm"
-            (valueChange)="asked.emit({ grind: { ...grind, stopShortMm: $event ?? unread } })"
-            [sentence]="said()('grind.stopShortMm')"
-            hint="0.5 to 1 mm where a secondary follows"
+    <details [open]="request().grind !== undefined">
+      <summary>{{ wheels().length > 1 ? 'Wheel, pace and push' : 'Pace and push' }}</summary>
+      @if (wheels().length > 1) {
+        <div class="asks">
+          <ma-choice
+            label="Grind first"
+            [options]="wheels()"
+            [value]="request().grind?.wheelId ?? ''"
+            (valueChange)="chooseWheel($event)"
+            [sentence]="said()('grind.wheelId')"
           />
-          <ma-quantity
-            label="Push against the wheel (N)"
-            quantity="number"
-            [value]="grind.pushN"
-            (valueChange)="asked.emit({ grind: { ...grind, pushN: $event ?? unread } })"
-            [sentence]="said()('grind.pushN')"
-            hint="A light hand is about 5"
-          />
-        }
-      </div>
-    }
-    <details>
-      <summary>Pace and push</summary>
+          @if (request().grind; as grind) {
+            <ma-quantity
+              label="Stop short of the edge"
+              [value]="grind.stopShortMm"
+              (valueChange)="asked.emit({ grind: { ...grind, stopShortMm: $event ?? unread } })"
+              [sentence]="said()('grind.stopShortMm')"
+              hint="0.5 to 1 mm where a secondary follows"
+            />
+            <ma-quantity
+              label="Push against the wheel (N)"
+              quantity="number"
+              [value]="grind.pushN"
+              (valueChange)="asked.emit({ grind: { ...grind, pushN: $event ?? unread } })"
+              [sentence]="said()('grind.pushN')"
+              hint="A light hand is about 5"
+            />
+          }
+        </div>
+      }
       <div class="asks">
         <ma-quantity
           label="Push on the blade (N)"
