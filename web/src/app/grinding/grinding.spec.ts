@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { Observable} from 'rxjs';
+import type { Observable } from 'rxjs';
 import { of, throwError } from 'rxjs';
 import {
   Refusal,
