@@ -108,7 +108,7 @@ test('the wheel: measured and dressed, its jig follows; a regrind goes through t
   // D = √(P² + c² + R² + 2R(P sin θ − c cos θ)) − R with R 120, P 139, c 12, 30°: worked out here.
   const [r, p, c] = [120, 139, 12];
   const gap = Math.hypot(p + r * 0.5, r * Math.cos(Math.PI / 6) - c) - r;
-  await expect(page.getByText(gap.toFixed(2))).toBeVisible();
+  await expect(page.getByText(`${gap.toFixed(2)} mm`, { exact: true })).toBeVisible();
   await choose(page, 'Guide', 'Side-clamping roller guide');
 
   await page.getByText('On the wheel', { exact: true }).click();

@@ -65,6 +65,12 @@ export function bevelGauge(input: BevelGaugeInput, hand: PatternHand): Pattern {
       'Hold the edge into its notch against the light: light at the tip, too blunt a notch; at the mouth, too acute.',
     ],
     solids: [{ outline, fromMm: 0, toMm: thicknessMm }],
+    letters: notches.map(({ angleDeg, middle }) => ({
+      text: String(Number(angleDeg.toFixed(2))),
+      at: { x: middle, y: 6 },
+      sizeMm: 3.2,
+      onMm: thicknessMm,
+    })),
   };
 }
 

@@ -45,5 +45,6 @@ export function foldingSheet({ angleDeg, sideMm }: FoldingSheetInput, hand: Patt
     ],
     notes: ['Fold in the order of the numbers, edge to crease, or cut along the heavy line.'],
     solids: [],
+    letters: [],
   };
 }

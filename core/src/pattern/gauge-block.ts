@@ -87,5 +87,12 @@ export function gaugeBlock(input: GaugeBlockInput, hand: PatternHand): Pattern {
       `Made for this wheel as it measures now, and the blade standing ${hand.length(input.jigProjectionMm)} out of the jig’s bar: make it again as the wheel shrinks.`,
     ],
     solids: [{ outline, fromMm: 0, toMm: input.thicknessMm }],
+    letters: steps.map(({ angleDeg, heightMm }, i) => ({
+      text: String(Number(angleDeg.toFixed(2))),
+      at: { x: (i + 0.5) * STEP_MM, y: heightMm / 2 },
+      sizeMm: Math.min(5, heightMm / 4),
+      turnDeg: 90,
+      onMm: input.thicknessMm,
+    })),
   };
 }

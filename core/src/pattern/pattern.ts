@@ -34,14 +34,29 @@ export interface SolidPart {
   readonly toMm: number;
 }
 
+/** Letters standing up on a solid, so that a print in plastic can be read. */
+export interface SolidText {
+  readonly text: string;
+  /** Their middle. */
+  readonly at: Point;
+  readonly sizeMm: number;
+  readonly turnDeg?: number;
+  /** Height of the face they stand on, mm. */
+  readonly onMm: number;
+}
+
+/** How far they stand up. */
+export const LETTERS_RISE_MM = 0.6;
+
 /** A drawing at true size, in mm, y upwards; made of wood, plastic or paper. */
 export interface Pattern {
   readonly title: string;
   readonly marks: readonly Mark[];
   /** What stands beside it on paper, a sentence a line. */
   readonly notes: readonly string[];
-  /** The same as solids to print in plastic; their union. */
+  /** The same as solids to print in plastic; their union, and the letters on them. */
   readonly solids: readonly SolidPart[];
+  readonly letters: readonly SolidText[];
 }
 
 /** How figures are written on a pattern. */

@@ -79,5 +79,13 @@ export function restTemplate(input: RestTemplateInput, hand: PatternHand): Patte
       'Measure the wheel again now and then: it shrinks, and the template with it.',
     ],
     solids: [{ outline, fromMm: 0, toMm: plateMm }],
+    letters: [
+      {
+        text: String(Number(bevelDeg.toFixed(2))),
+        at: { x: heel.x - BASE_MM / 2, y: heightMm / 2 },
+        sizeMm: 8,
+        onMm: plateMm,
+      },
+    ],
   };
 }

@@ -44,6 +44,17 @@ export function boardPattern(board: DrawnBoard, seat: string, hand: PatternHand)
         toMm: thicknessMm + stopHeightMm,
       })),
     ],
+    // On the stops only: on the board they would be in the blade's way.
+    letters: stops.map(({ label, angleDeg, alongMm, projectionMm }) => {
+      const text = `${label} ${Number(angleDeg.toFixed(2))}`;
+      const { stopWidthMm, stopDepthMm } = board;
+      return {
+        text,
+        at: { x: alongMm, y: projectionMm + stopDepthMm / 2 },
+        sizeMm: Math.min(LETTER_MM, stopDepthMm * 0.5, (stopWidthMm * 0.9) / text.length),
+        onMm: thicknessMm + stopHeightMm,
+      };
+    }),
   };
 }
 

@@ -22,7 +22,10 @@ import {
   type SingleBevelEdge,
   unlessRefused,
   isWheel,
+  onItsWheel,
   wheelRadiusMm,
+  wheelSupport,
+  type WetWheelJig,
 } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { FirstRunState } from '../first-run/first-run.state';
@@ -43,6 +46,7 @@ import {
 import { GuideDrawing } from './guide-drawing';
 import { GuidesStore } from './guides.store';
 import { SeatFields } from './seat-fields';
+import { WheelDrawing } from './wheel-drawing';
 
 /** A blade to draw the guide with while it is measured. */
 const SAMPLE: SingleBevelEdge = {
@@ -69,6 +73,7 @@ const SAMPLE: SingleBevelEdge = {
     QuantityField,
     RouterLink,
     SeatFields,
+    WheelDrawing,
   ],
   template: `
     <form ngNoForm class="room" (submit)="$event.preventDefault(); keep()">
@@ -124,6 +129,8 @@ const SAMPLE: SingleBevelEdge = {
         </div>
         @if (sample(); as s) {
           <ma-guide-drawing [guide]="s.guide" [seat]="s.seat" [edge]="blade" [setting]="s.setting" />
+        } @else if (onWheel(); as w) {
+          <ma-wheel-drawing [jig]="w.jig" [thicknessMm]="blade.thicknessMm" [setting]="w.setting" />
         } @else if (roller()) {
           <p class="muted">The guide is drawn when its figures can hold a blade at 30°.</p>
         }
@@ -185,6 +192,7 @@ const SAMPLE: SingleBevelEdge = {
     .wide {
       grid-column: 1 / -1;
     }
+    ma-wheel-drawing,
     ma-guide-drawing {
       background: var(--raised);
       border: 1px solid var(--line);
@@ -252,6 +260,39 @@ export class GuidePage {
     return radius === undefined
       ? `Counts until ${wheel.name} is measured under Stones`
       : `${wheel.name} measures ${this.figures.length(radius)}: that counts`;
+  });
+
+  /** The jig with its wheel as it measures now, at an ordinary bevel. */
+  protected readonly onWheel = computed((): { jig: WetWheelJig; setting: FacetSetting } | undefined => {
+    const {
+      form,
+      name,
+      wheelRadiusMm: radius,
+      jigProjectionMm,
+      offsetMm,
+      wheelId,
+      barDiameterMm,
+    } = this.draft();
+    if (form !== 'wet-wheel-jig') return undefined;
+    const [wheel, projection, offset] = [radius, jigProjectionMm, offsetMm].map((mm) => mm ?? NaN);
+    if (wheel === undefined || projection === undefined || offset === undefined) return undefined;
+    if (![wheel, projection, offset].every(Number.isFinite)) return undefined;
+    const jig = onItsWheel<WetWheelJig>(
+      {
+        name,
+        form,
+        wheelRadiusMm: wheel,
+        jigProjectionMm: projection,
+        offsetMm: offset,
+        wheelId,
+        barDiameterMm,
+      },
+      this.bench(),
+    );
+    return unlessRefused(() => {
+      const { gapMm } = wheelSupport({ ...jig, angleDeg: SAMPLE.primaryDeg });
+      return { jig, setting: { facet: 'primary', angleDeg: SAMPLE.primaryDeg, gapMm } };
+    });
   });
 
   constructor() {

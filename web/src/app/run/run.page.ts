@@ -15,7 +15,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { switchMap } from 'rxjs';
-import { strokesLeft, type RunFact } from '@mellow-anvil/core';
+import { strokesLeft, type RunFact, type RunGrinding } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { Figures } from '../shared/figures';
 import { ToolsStore } from '../tools/tools.store';
@@ -122,6 +122,13 @@ export class RunPage {
     afterRenderEffect(() => {
       if (stone() !== undefined) this.tapper()?.nativeElement.focus();
     });
+  }
+
+  /** What stands under the number of passes. */
+  protected passWords(passes: number, { passS, dipS }: RunGrinding): string {
+    const each = passS === undefined ? '' : ` of at most ${this.figures.number(passS, 0)} s`;
+    const dip = dipS === undefined ? '' : `, each with a dip of ${this.figures.number(dipS, 0)} s`;
+    return `${passes === 1 ? 'pass' : 'passes'}${each}${dip}`;
   }
 
   protected add(fact: RunFact): void {

@@ -9,6 +9,7 @@ export class HeavyWork {
   private worker: Worker | undefined;
   private orders = 0;
   private readonly answers = new Subject<HeavyAnswer>();
+  private readonly broken = new Subject<Error>();
 
   /**
    * Works something out beside the page. Unsubscribing only stops listening.
@@ -25,6 +26,7 @@ export class HeavyWork {
           listener.complete();
         }
       });
+      listening.add(this.broken.subscribe((reason) => listener.error(reason)));
       this.send({ order, task, input });
       return listening;
     });
@@ -37,6 +39,8 @@ export class HeavyWork {
 
   private begin(): Worker {
     const worker = new Worker(new URL('./heavy.worker', import.meta.url), { type: 'module' });
+    worker.onerror = () =>
+      this.broken.next(new Error('This cannot be worked out here: load the page again.'));
     worker.onmessage = ({ data }: MessageEvent<HeavyAnswer>) => this.answers.next(data);
     return worker;
   }
