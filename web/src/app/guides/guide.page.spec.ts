@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import type { Guide, GuideForm } from '@mellow-anvil/core';
+import { USUAL_BOARD, makeBoard, type Guide, type GuideForm } from '@mellow-anvil/core';
 import { inputOf, press, textOf, typeInto, until } from '../testing/host';
 import { GUIDE, answer, page, playServer, stored } from '../testing/page';
 import { GuidePage } from './guide.page';
@@ -40,6 +40,18 @@ describe('GuidePage', () => {
     await until(asked, 'the guide is sent');
     return found[0]?.request.body as Record<string, unknown>;
   };
+
+  it('says, as a figure is typed, which stops of its boards move and by how much', async () => {
+    await show(GUIDE);
+    const sizes = USUAL_BOARD;
+    const stops = [{ label: 'A', angleDeg: 30 }];
+    const asked = { ...sizes, name: 'Shed board', guideId: 'mine', seatName: 'Chisel jaws', stops };
+    answer(server, '/api/boards', page([stored(makeBoard(GUIDE, asked, '2026-05-04'), 'board')]));
+    await fixture.whenStable();
+    expect(textOf(fixture, '.moved')).toBe('');
+    await typeInto(fixture, 'Nose ahead of the axle', '17');
+    expect(textOf(fixture, '.moved')).toMatch(/Shed board move: Stop A, 30°: .*, 0\.75 mm nearer the fence/);
+  });
 
   it('asks of each form its own figures, and sends no other’s', async () => {
     await show();

@@ -13,6 +13,7 @@ import { Button, ButtonDirective } from 'primeng/button';
 import {
   GENERIC_SIDE_CLAMPING_GUIDE,
   bladeGeometry,
+  boardShifts,
   guideProjection,
   type FacetSetting,
   type Guide,
@@ -22,6 +23,7 @@ import {
   type SingleBevelEdge,
   unlessRefused,
   isWheel,
+  movedStops,
   onItsWheel,
   wheelRadiusMm,
   wheelSupport,
@@ -29,6 +31,8 @@ import {
 } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { FirstRunState } from '../first-run/first-run.state';
+import { BoardsStore } from '../patterns/boards.store';
+import { shiftWords } from '../patterns/stop-words';
 import { ChoiceField } from '../shared/choice-field';
 import { Editor } from '../shared/editor';
 import { Figures } from '../shared/figures';
@@ -149,6 +153,20 @@ const SAMPLE: SingleBevelEdge = {
           />
         }
       }
+      @for (board of boardsMoved(); track board.id) {
+        <section class="moved" [attr.aria-label]="'What this does to ' + board.name">
+          <p>
+            With these figures the stops of
+            <a [routerLink]="['/patterns', board.id]">{{ board.name }}</a>
+            move:
+          </p>
+          <ul>
+            @for (line of board.lines; track $index) {
+              <li>{{ line }}</li>
+            }
+          </ul>
+        </section>
+      }
       @if (refusal()) {
         <p class="sentence-error" role="alert">{{ refusal() }}</p>
       }
@@ -188,6 +206,14 @@ const SAMPLE: SingleBevelEdge = {
       display: grid;
       grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
       gap: 0.9rem 1.2rem;
+    }
+    .moved {
+      border-left: 5px solid var(--accent);
+      padding-left: 0.8rem;
+    }
+    .moved ul {
+      margin: 0;
+      padding-left: 1.2rem;
     }
     .wide {
       grid-column: 1 / -1;
@@ -260,6 +286,19 @@ export class GuidePage {
     return radius === undefined
       ? `Counts until ${wheel.name} is measured under Stones`
       : `${wheel.name} measures ${this.figures.length(radius)}: that counts`;
+  });
+
+  private readonly boards = toSignal(inject(BoardsStore).items$, { initialValue: [] });
+  /** Which stops of which boards the figures as they stand here would move, and by how much. */
+  protected readonly boardsMoved = computed(() => {
+    const guide = this.roller();
+    if (!guide) return [];
+    return this.boards().flatMap((board) => {
+      if (board.guideId !== this.id()) return [];
+      const moved = unlessRefused(() => movedStops(boardShifts(guide, board))) ?? [];
+      const lines = moved.map((shift) => shiftWords(shift, this.figures));
+      return lines.length ? [{ id: board.id, name: board.name, lines }] : [];
+    });
   });
 
   /** The jig with its wheel as it measures now, at an ordinary bevel. */
