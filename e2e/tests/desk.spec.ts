@@ -179,7 +179,8 @@ test('one switch turns every figure of the desk to inches, and back without drif
     await page.goto(path);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await page.waitForLoadState('networkidle');
-    expect(await page.locator('#vise, ma-guide').first().innerText()).not.toMatch(/\d mm\b/);
+    // The page is drawn before the settings have come; it is what they leave that counts.
+    await expect.poll(() => page.locator('#vise, ma-guide').first().innerText()).not.toMatch(/\d mm\b/);
   }
   // Every field is looked at and left; nothing is changed by that.
   await page.goto('/tools/smooth-50/edge');
