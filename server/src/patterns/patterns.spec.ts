@@ -109,7 +109,13 @@ describe('boards and patterns over HTTP', () => {
 
   it('the STL is one closed solid of the board’s size', async () => {
     const { id } = await made(draft(ANGLES));
-    const solid = readStl(await file(`/api/boards/${id}/board.stl`));
+    const stl = await file(`/api/boards/${id}/board.stl`);
+    const opened = Buffer.from(stl.subarray(0, -50));
+    opened.writeUInt32LE(stl.readUInt32LE(80) - 1, 80);
+    expect(() => readStl(opened))
+      .withContext('one triangle short')
+      .toThrowError(/non-manifold/);
+    const solid = readStl(stl);
     const { lengthMm, depthMm, thicknessMm, stopWidthMm, stopDepthMm, stopHeightMm } = USUAL_BOARD;
     const volume = lengthMm * depthMm * thicknessMm + 3 * stopWidthMm * stopDepthMm * stopHeightMm;
     // Letters stand 0.6 mm up on the stops, as little as letters are.
