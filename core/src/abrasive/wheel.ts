@@ -21,7 +21,7 @@ export interface Wheel {
   readonly readings: readonly WheelReading[];
 }
 
-export const WHEEL_KINDS = ['dry-wheel', 'wet-wheel'] as const satisfies readonly AbrasiveKind[];
+const WHEEL_KINDS = ['dry-wheel', 'wet-wheel'] as const satisfies readonly AbrasiveKind[];
 export type WheelKind = (typeof WHEEL_KINDS)[number];
 
 export const isWheel = ({ kind }: Pick<Abrasive, 'kind'>): boolean =>

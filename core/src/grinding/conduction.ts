@@ -23,7 +23,7 @@ export interface HeatFlow {
 const CAUTION = 0.8;
 
 /** The longest step an explicit scheme may take with a bar: no cell may give more than it holds. */
-export function stableStep({ capacity, conductance, loss }: Bar): number {
+function stableStep({ capacity, conductance, loss }: Bar): number {
   let least = Infinity;
   for (let i = 0; i < capacity.length; i++) {
     const out = (conductance[i - 1] ?? 0) + (conductance[i] ?? 0) + (loss[i] ?? 0);
@@ -38,7 +38,7 @@ export function stableStep({ capacity, conductance, loss }: Bar): number {
  * @param flow a cell's gain before it is added, as long as the bar
  * @returns the heat lost to the coolant, J
  */
-export function conductStep(bar: Bar, celsius: Float64Array, flow: Float64Array, dt: number): number {
+function conductStep(bar: Bar, celsius: Float64Array, flow: Float64Array, dt: number): number {
   const { capacity, conductance, source, loss, coolantC } = bar;
   const last = capacity.length - 1;
   let lost = 0;

@@ -1,5 +1,5 @@
 import type { Point } from '../edge/chain.js';
-import { cosDeg, sinDeg } from '../measure/trig.js';
+import { cosDeg, sinDeg, tanDeg } from '../measure/trig.js';
 import { hollowGrind, honedHollow, type HollowGrindInput } from './hollow-grind.js';
 
 /** A hollow bevel drawn: the edge began at the origin, the back lies along the x axis, steel above it. */
@@ -26,7 +26,7 @@ export function hollowSection(input: HollowGrindInput, recessionMm: number, leng
   /** From along the face and into the steel. */
   const at = (u: number, v: number): Point => ({ x: u * c + v * s, y: u * s - v * c });
   const half = Math.sqrt(Math.max(0, (2 * r - depthMm) * depthMm));
-  const [edge, heel] = [at(off / Math.tan((bevelDeg * Math.PI) / 180), off), at((t + off * c) / s, off)];
+  const [edge, heel] = [at(off / tanDeg(bevelDeg), off), at((t + off * c) / s, off)];
   const [from, to] = [faceMm / 2 - half, faceMm / 2 + half];
   const depthAt = (u: number): number => Math.sqrt(r ** 2 - (u - faceMm / 2) ** 2) - (r - sagitta);
   const hollow =

@@ -40,8 +40,8 @@ export interface GrindingHeat {
  * steel instead of chips, wheel and air. Dry aluminium oxide: 0.3–0.6 and 0.6–0.85 (Malkin and Guo,
  * Grinding Technology, from memory); middle values, estimates.
  */
-export const DRAG_RATIO = 0.4;
-export const SHARE_TO_STEEL = 0.7;
+const DRAG_RATIO = 0.4;
+const SHARE_TO_STEEL = 0.7;
 /** What it costs to turn steel into swarf, J/mm³: 20–60 dry (Malkin and Guo, from memory); an estimate. */
 export const SWARF_J_PER_MM3 = 40;
 
@@ -92,7 +92,7 @@ const LONGEST_DIP_S = 30;
 const BEHIND_MM = 30;
 
 /** Work of the wheel, W: push × drag × speed. */
-export const wheelPowerW = ({ pushN, rimMs }: GrindingHeat): number => pushN * DRAG_RATIO * rimMs;
+const wheelPowerW = ({ pushN, rimMs }: GrindingHeat): number => pushN * DRAG_RATIO * rimMs;
 
 /** Steel a wheel takes off, mm³ a second: its work over what swarf costs. */
 export const wheelRemovalMm3PerS = (heat: GrindingHeat): number => wheelPowerW(heat) / SWARF_J_PER_MM3;

@@ -1,4 +1,5 @@
 import type { Point } from '../edge/chain.js';
+import { cosDeg, sinDeg } from '../measure/trig.js';
 
 /** What a line of a pattern is for: a laser or a saw follows `cut`, a knife scores `fold`. */
 export const PATTERN_LAYERS = ['cut', 'fence', 'stop', 'face', 'fold', 'scribe'] as const;
@@ -86,20 +87,20 @@ export function extentOf({ marks }: Pick<Pattern, 'marks'>): Extent {
 }
 
 /** How long a text is about, mm. */
-export const textLengthMm = ({ text, sizeMm }: Pick<TextMark, 'text' | 'sizeMm'>): number =>
+const textLengthMm = ({ text, sizeMm }: Pick<TextMark, 'text' | 'sizeMm'>): number =>
   [...text].length * sizeMm * LETTER;
 
 function textCorners(mark: TextMark): readonly Point[] {
   const { at, sizeMm, align = 'start', turnDeg = 0 } = mark;
   const long = textLengthMm(mark);
   const from = align === 'middle' ? -long / 2 : 0;
-  const turn = (turnDeg * Math.PI) / 180;
+  const [cos, sin] = [cosDeg(turnDeg), sinDeg(turnDeg)];
   return [
     [from, -0.25 * sizeMm],
     [from + long, sizeMm],
   ].map(([u = 0, v = 0]) => ({
-    x: at.x + u * Math.cos(turn) - v * Math.sin(turn),
-    y: at.y + u * Math.sin(turn) + v * Math.cos(turn),
+    x: at.x + u * cos - v * sin,
+    y: at.y + u * sin + v * cos,
   }));
 }
 
@@ -117,7 +118,7 @@ export function arcPoints(centre: Point, radiusMm: number, fromDeg: number, toDe
   const stepDeg = (Math.acos(Math.max(-1, 1 - CHORD_MM / radiusMm)) * 360) / Math.PI;
   const parts = Math.max(2, Math.ceil(sweep / stepDeg));
   return Array.from({ length: parts + 1 }, (_, i) => {
-    const at = ((fromDeg + ((toDeg - fromDeg) * i) / parts) * Math.PI) / 180;
-    return { x: centre.x + radiusMm * Math.cos(at), y: centre.y + radiusMm * Math.sin(at) };
+    const at = fromDeg + ((toDeg - fromDeg) * i) / parts;
+    return { x: centre.x + radiusMm * cosDeg(at), y: centre.y + radiusMm * sinDeg(at) };
   });
 }

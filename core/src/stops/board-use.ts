@@ -19,7 +19,7 @@ export interface StopShift {
 }
 
 /** Smaller moves than a saw or a printer makes are none. */
-export const SHIFT_FROM_MM = 0.01;
+const SHIFT_FROM_MM = 0.01;
 /** How far from the angle wanted a stop may set a blade and still be used for it (estimate). */
 export const STOP_WITHIN_DEG = 0.25;
 

@@ -1,5 +1,6 @@
 import { guideProjection } from '../guide/guide-projection.js';
 import { isRoller, seatGeometry, type Guide, type GuideGeometry, type GuideSeat } from '../guide/guide.js';
+import { formatLength } from '../measure/length.js';
 import { insist, Refusal, refusedAt } from '../refusal.js';
 
 /** What a stop is meant to give: its letter, its angle, and where along the fence it stands. */
@@ -163,7 +164,7 @@ export interface BoardFault {
   readonly message: string;
 }
 
-const mm = (length: number): string => `${Number(length.toFixed(2))} mm`;
+const mm = (length: number): string => formatLength(length, { units: 'mm' });
 
 /** Stops past the board's end or side, and stops in each other's way. */
 export function boardFaults(

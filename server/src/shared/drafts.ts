@@ -4,7 +4,6 @@ import {
   sessionSchema,
   type BoardDraft,
   type PlanDraft,
-  type Stored,
 } from '@mellow-anvil/contract';
 import {
   asItStands,
@@ -59,7 +58,7 @@ export function boardDrafts(guides: Store<Guide>, today: () => string): Drafted<
     draft: boardDraftSchema,
     async complete({ again, ...asked }, before) {
       const guide = await orInvalid('guideId', guides.read(asked.guideId));
-      return makeBoard(guide, asked, today(), before && contentOf(before), again);
+      return makeBoard(guide, asked, today(), before, again);
     },
   };
 }
@@ -73,11 +72,6 @@ export function sessionDrafts(tools: Store<Tool>): Drafted<Session, Session> {
       return session;
     },
   };
-}
-
-function contentOf<T extends object>(stored: Stored<T>): T {
-  const { id: _id, version: _version, createdAt: _created, updatedAt: _updated, ...content } = stored;
-  return content as unknown as T;
 }
 
 async function orInvalid<T>(field: string, reading: Promise<T>): Promise<T> {

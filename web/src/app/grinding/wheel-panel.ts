@@ -19,6 +19,7 @@ import {
   honedHollow,
   honingsUntilFlat,
   isWheel,
+  tanDeg,
   wheelAtWork,
   wheelWear,
   GRINDING_PUSH_N,
@@ -195,9 +196,9 @@ export class WheelPanel {
     readonly barX: number;
   } {
     const input = this.input();
-    const { faceMm, edgeDeg, depthMm: whole } = hollowGrind(input);
+    const { faceMm, edgeDeg } = hollowGrind(input);
     const honed = honedHollow(input, recessionMm);
-    const lengthMm = (input.thicknessMm / Math.tan((input.bevelDeg * Math.PI) / 180)) * 1.35;
+    const lengthMm = (input.thicknessMm / tanDeg(input.bevelDeg)) * 1.35;
     const section = hollowSection(input, recessionMm, lengthMm);
     const scale = Math.min((VIEW.width - 60) / lengthMm, (VIEW.height - 70) / input.thicknessMm);
     const place = ({ x, y }: Point): string =>
@@ -212,7 +213,7 @@ export class WheelPanel {
     const barMm = 2;
     const words =
       honed.depthMm > 0
-        ? `About ${until} honings on the two rims and the hollow is gone; then grind again.`
+        ? `About ${until} honings on the two rims from fresh off the wheel and the hollow is gone; then grind again.`
         : `The hollow is gone: the whole ${this.figures.length(faceMm, 1)} of bevel is on the stone again. Grind it.`;
     return {
       wheel: `M${left}A${r} ${r} 0 1 1 ${right}A${r} ${r} 0 1 1 ${left}Z`,
@@ -225,7 +226,7 @@ export class WheelPanel {
       rim: this.figures.length(honed.rimMm),
       edge: this.figures.angle(recessionMm > 0 ? input.bevelDeg : edgeDeg),
       saved: flatMm2 > 0 ? `${this.figures.number((honed.savedMm2 / flatMm2) * 100, 0)} %` : '–',
-      words: whole > 0 ? words : '',
+      words,
     };
   }
 }

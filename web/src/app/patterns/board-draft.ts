@@ -39,7 +39,7 @@ export const BOARD_SIZES: readonly {
   { field: 'stopHeightMm', label: 'A stop’s height', hint: 'Above the board' },
 ];
 
-export type RollerGuides = readonly (RollerGuide & { readonly id: string })[];
+type RollerGuides = readonly (RollerGuide & { readonly id: string })[];
 
 export const rollersOf = (guides: readonly Identified<Guide>[]): RollerGuides =>
   guides.filter((guide): guide is RollerGuide & { readonly id: string } => isRoller(guide));

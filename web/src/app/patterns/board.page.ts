@@ -5,7 +5,6 @@ import {
   effect,
   inject,
   input,
-  signal,
   untracked,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
@@ -26,6 +25,7 @@ import {
 } from '@mellow-anvil/core';
 import { GuidesStore } from '../guides/guides.store';
 import { ChoiceField } from '../shared/choice-field';
+import { contentOf } from '../shared/collection.store';
 import { Editor } from '../shared/editor';
 import { Figures } from '../shared/figures';
 import { LineField } from '../shared/line-field';
@@ -145,7 +145,13 @@ export class BoardPage {
   );
   protected readonly stored = this.editor.stored;
   protected readonly draft = this.editor.draft;
-  protected readonly changed = signal(false);
+  /** Whether what is drawn differs from what is kept, which the files are made of. */
+  protected readonly changed = computed(() => {
+    const stored = this.stored();
+    return (
+      stored && JSON.stringify(askedOf(this.draft())) !== JSON.stringify(askedOf(formOf(contentOf(stored))))
+    );
+  });
 
   protected readonly chosen = computed(() => this.rollers().find(({ id }) => id === this.draft().guideId));
   private readonly chosenSeat = computed(() =>
@@ -227,7 +233,6 @@ export class BoardPage {
   }
 
   protected set(change: Partial<BoardForm>): void {
-    this.changed.set(true);
     this.editor.set(change);
   }
 
@@ -264,7 +269,6 @@ export class BoardPage {
     this.editor.draft.set(
       laidOut({ ...this.draft(), stops: [...stops, { label, angleDeg }] }, this.chosen()),
     );
-    this.changed.set(true);
   }
 
   protected drop(at: number): void {
@@ -273,7 +277,6 @@ export class BoardPage {
 
   protected layOut(): void {
     this.editor.draft.set(laidOut(this.draft(), this.chosen()));
-    this.changed.set(true);
   }
 
   protected async keep(again = false): Promise<void> {
@@ -281,7 +284,6 @@ export class BoardPage {
     const kept = await this.editor.keep();
     this.editor.set({ again: undefined });
     if (!kept) return;
-    this.changed.set(false);
     if (this.id() !== kept.id) void this.router.navigate(['/patterns', kept.id]);
   }
 
