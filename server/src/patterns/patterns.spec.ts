@@ -251,6 +251,66 @@ describe('boards and patterns over HTTP', () => {
       .toBe(404);
   });
 
+  it('a board is taken back and brought back, alone and with its guide; an older change is refused', async () => {
+    const undone = async (way: 'undo' | 'redo'): Promise<void> => {
+      const [{ id }] = (await shop.ask('GET', '/api/undo')).body[way];
+      expect((await shop.ask('POST', `/api/undo/${way}`, { id })).status).toBe(200);
+    };
+    const own = (await shop.ask('POST', '/api/guides', GENERIC_SIDE_CLAMPING_GUIDE)).body;
+    const board = await made(draft(ANGLES, { guideId: own.id }));
+    const there = async (): Promise<number> => (await shop.ask('GET', `/api/boards/${board.id}`)).status;
+    await undone('undo');
+    expect(await there()).toBe(404);
+    await undone('redo');
+    expect((await shop.ask('GET', `/api/boards/${board.id}`)).body.stops).toEqual(board.stops);
+    await shop.ask('DELETE', `/api/guides/${own.id}?version=1`);
+    expect(await there()).toBe(404);
+    await undone('undo');
+    expect(await there()).toBe(200);
+    const late = await shop.ask('PUT', `/api/boards/${board.id}`, {
+      ...draft(ANGLES, { guideId: own.id }),
+      version: 1,
+    });
+    expect(late.status).toBe(409);
+    const listed = (await shop.ask('GET', `/api/boards?guideId=${own.id}`)).body;
+    expect(listed.items.map(({ id }: { id: string }) => id)).toEqual([board.id]);
+  });
+
+  it('what is no board and no pattern is refused at its field, and nothing is stored', async () => {
+    const before = (await shop.ask('GET', '/api/boards')).body.total;
+    const wrong: [object, string][] = [
+      [{ lengthMm: 5 }, 'lengthMm'],
+      [{ stopHeightMm: 'high' }, 'stopHeightMm'],
+      [{ guideId: 'gone' }, 'guideId'],
+      [{ name: '' }, 'name'],
+      [{ stops: [] }, 'stops'],
+      [{ stops: [{ label: 'TOO LONG', angleDeg: 30 }] }, 'stops.0.label'],
+      [{ stops: [{ label: 'A', angleDeg: 30, projectionMm: 1 }] }, 'stops.0.projectionMm'],
+    ];
+    for (const [change, field] of wrong) {
+      const { status, body } = await shop.ask('POST', '/api/boards', { ...draft(ANGLES), ...change });
+      expect([status, body.errors[0].field]).toEqual([422, field]);
+    }
+    expect((await shop.ask('GET', '/api/boards')).body.total).toBe(before);
+    const queries: [string, string][] = [
+      ['rest-template.pdf?wheelRadiusMm=75&thicknessMm=4', 'bevelDeg'],
+      ['rest-template.svg?wheelRadiusMm=20&thicknessMm=15&bevelDeg=20', 'wheelRadiusMm'],
+      ['folding-sheet.pdf?angleDeg=30&sideMm=5', 'sideMm'],
+      ['bevel-gauge.dxf?anglesDeg=', 'anglesDeg'],
+      ['bevel-gauge.pdf?anglesDeg=30&paper=papyrus', 'paper'],
+      [
+        'gauge-block.pdf?wheelRadiusMm=125&jigProjectionMm=20&offsetMm=12&barDiameterMm=40&anglesDeg=15',
+        'anglesDeg.0',
+      ],
+    ];
+    for (const [query, field] of queries) {
+      const { status, body } = await shop.ask('GET', `/api/patterns/${query}`);
+      expect([query, status, body.errors?.[0].field]).toEqual([query, 422, field]);
+    }
+    const form = await shop.ask('GET', '/api/patterns/bevel-gauge.docx?anglesDeg=30');
+    expect([form.status, form.body.detail]).toEqual([404, jasmine.stringContaining('pdf, svg, dxf, stl')]);
+  });
+
   it('gauges, templates and blocks come in every form, at the size core says', async () => {
     const query = {
       'bevel-gauge': 'anglesDeg=20,25,30,45',

@@ -49,6 +49,36 @@ describe('runs', () => {
     expect((await shop.ask('GET', '/api/runs')).body).toEqual([]);
   });
 
+  it('through the wheel end as a grinding and a honing, taken back together and done again together', async () => {
+    const [begun, ...facts] = runEvents('r1', toolId, DONE, ...WHOLE);
+    if (begun?.kind !== 'begun') throw new Error('a run begins');
+    const grinding = { wheelId: 'wheel', stopShortMm: 0.7, passes: 6, passS: 12, dipS: 3 };
+    const stop = { boardId: 'b', board: 'Shed board', label: 'B' };
+    const setting = { angleDeg: 30, projectionMm: 29.9, stop };
+    await send([{ ...begun, plan: { ...begun.plan, setting, grinding } }, ...facts]);
+    const kinds = (entries: readonly object[]): unknown[] =>
+      entries.map((entry) => (entry as { kind: string }).kind).sort();
+    expect(kinds(await ledger())).toEqual(['grinding', 'honing']);
+    expect((await shop.ask('GET', '/api/sessions/r1-wheel')).body.landLeftMm).toBe(0.7);
+    expect((await shop.ask('GET', '/api/sessions/r1')).body.setting.stop).toEqual(stop);
+    const [{ id, label }] = (await shop.ask('GET', '/api/undo')).body.undo;
+    expect(label).toBe(`Grind and Hone “${TOOLS['bench-chisel'].name}”`);
+    await shop.ask('POST', '/api/undo/undo', { id });
+    expect(await ledger()).toEqual([]);
+    await shop.ask('POST', '/api/undo/redo', { id });
+    expect(kinds(await ledger())).toEqual(['grinding', 'honing']);
+    const wrong = runEvents('r2', toolId)[0];
+    if (wrong?.kind !== 'begun') throw new Error('a run begins');
+    const refused = await send(
+      [{ ...wrong, plan: { ...wrong.plan, grinding: { wheelId: 'wheel', stopShortMm: 0 } } }],
+      'r2',
+    );
+    expect([refused.status, refused.body.errors[0].message]).toEqual([
+      422,
+      jasmine.stringContaining('0.05 and 10'),
+    ]);
+  });
+
   it('are stored once however often they are sent, in any cut', async () => {
     const events = runEvents('r1', toolId, ...WHOLE);
     await send(events.slice(0, 5));

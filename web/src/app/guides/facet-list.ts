@@ -51,6 +51,7 @@ import { stopWords } from '../patterns/stop-words';
           @if (setting.stop; as stop) {
             <p class="stop">
               <a [routerLink]="['/patterns', stop.boardId]">{{ stopLine(stop) }}</a>
+              &ngsp;
               <span class="board">{{ stop.board }}.</span>
               {{ stopOff(setting) }}
             </p>
@@ -117,7 +118,6 @@ import { stopWords } from '../patterns/stop-words';
       font-weight: 700;
     }
     .board {
-      margin-left: 0.4rem;
       font-weight: 400;
     }
     .slip {

@@ -1,9 +1,10 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import type { GuideSeat, Tool } from '@mellow-anvil/core';
-import { Desk } from '../bench/desk';
+import { firstValueFrom } from 'rxjs';
+import { USUAL_BOARD, makeBoard, type Guide, type GuideSeat, type Tool } from '@mellow-anvil/core';
+import { Desk, honedSetting, type SetUp } from '../bench/desk';
 import { textOf, typeInto } from '../testing/host';
-import { EDGE, GUIDE, IRON, answer, page, playServer, stored } from '../testing/page';
+import { EDGE, GUIDE, IRON, answer, page, playServer, stone, stored } from '../testing/page';
 import { SetupSide } from './setup-side';
 
 describe('SetupSide', () => {
@@ -27,6 +28,66 @@ describe('SetupSide', () => {
     // From the examples: iron jaws 30° → 38.123 mm.
     expect(textOf(fixture, 'ul')).toContain('38.12 mm');
     expect(textOf(fixture, 'ul')).toMatch(/1 mm too far out makes it 29\.\d\d° \(−0\.\d\d°\)/);
+  });
+
+  it('names the stop that gives a setting, what it is off by, and asks for stops only where one lacks', async () => {
+    const fixture = await show(IRON);
+    const link = (): HTMLAnchorElement | undefined =>
+      [...(fixture.nativeElement as HTMLElement).querySelectorAll('a')].find(({ textContent }) =>
+        textContent?.includes('Make stops for this'),
+      );
+    expect(link()?.search).toBe('?guide=guide&seat=Iron%20jaws&angles=25,30');
+    const asked = {
+      ...USUAL_BOARD,
+      name: 'Shed board',
+      guideId: 'guide',
+      seatName: 'Iron jaws',
+      bladeWidthMm: 45,
+    };
+    const stops = [
+      { label: 'D', angleDeg: 25 },
+      { label: 'E', angleDeg: 30.15 },
+    ];
+    answer(
+      server,
+      '/api/boards',
+      page([stored(makeBoard(GUIDE, { ...asked, stops }, '2026-05-04'), 'board')]),
+    );
+    await fixture.whenStable();
+    expect(textOf(fixture, 'ul')).toContain('Stop D · 50.08 mm · 25° Shed board.');
+    expect(textOf(fixture, 'ul')).toMatch(/Stop E · 37\.\d\d mm · 30\.15° .*It sets 0\.15° steeper/);
+    expect(link()).withContext('every setting has its stop').toBeUndefined();
+    const setting = honedSetting((await firstValueFrom(TestBed.inject(Desk).setUp$)) as SetUp);
+    expect(setting?.stop).toEqual({ boardId: 'board', board: 'Shed board', label: 'E' });
+    expect(setting?.angleDeg).withContext('what the stop really gives').toBeCloseTo(30.15, 6);
+  });
+
+  it('draws a jig on its wheel as that was last measured', async () => {
+    const jig = {
+      name: 'Jig',
+      form: 'wet-wheel-jig',
+      wheelRadiusMm: 125,
+      wheelId: 'wheel',
+      jigProjectionMm: 139,
+      offsetMm: 12,
+    } as const;
+    const fixture = await show(IRON, [stored<Guide>(jig, 'jig')] as never);
+    // From the examples: R 125, 25° → D 216.926.
+    expect(textOf(fixture, 'ul')).toContain('91.93 mm');
+    const wheel = {
+      ...stone('wheel', '220'),
+      kind: 'wet-wheel',
+      wheel: { readings: [{ on: '2026-08-24', diameterMm: 240 }] },
+    };
+    answer(server, '/api/abrasives', page([wheel]));
+    await fixture.whenStable();
+    // The same by hand with R 120.
+    const gap =
+      Math.hypot(139 + 120 * Math.sin((25 * Math.PI) / 180), 120 * Math.cos((25 * Math.PI) / 180) - 12) - 120;
+    expect(textOf(fixture, 'ul')).toContain(`${gap.toFixed(2)} mm`);
+    expect(fixture.nativeElement.querySelector('ma-wheel-drawing svg')?.getAttribute('aria-label')).toContain(
+      'from the wheel’s rim',
+    );
   });
 
   it('says beside an angle why the guide cannot hold it', async () => {

@@ -5,7 +5,7 @@ import type { Figures } from '../shared/figures';
 export const stopWords = (
   { label, projectionMm, angleDeg }: Pick<BoardStop, 'label' | 'projectionMm' | 'angleDeg'>,
   figures: Figures,
-): string => `Stop ${label} · ${figures.patternHand().setting(projectionMm)} · ${figures.angle(angleDeg)}`;
+): string => `Stop ${label} · ${figures.patternHand().setting(projectionMm)} · ${figures.angle(angleDeg, 2)}`;
 
 /** What re-measuring its guide did to a stop. */
 export function shiftWords({ stop, nowMm, byMm, givesDeg }: StopShift, figures: Figures): string {
