@@ -57,9 +57,14 @@ const HABITS = [
   plane('block-41', 1.2, 15, 120, [LARCH, FIR, OAK], { hands: ANYONE }),
   plane('spar-44', 0.8, 60, 320, [SPRUCE, FIR]),
   plane('scrub-33', 0.5, 60, 300, [LARCH, OAK]),
-  chisel('shave-flat', 0.8, 40, 150, { woods: [ASH, SPRUCE], hands: HANDS, creepDegPerYear: 1.3 }),
-  chisel('shave-round', 0.5, 30, 140, { woods: [ASH], hands: HANDS }),
-  chisel('draw-230', 0.5, 40, 220, { woods: [SPRUCE, FIR], hands: HANDS }),
+  chisel('shave-flat', 1.1, 40, 110, {
+    woods: [ASH, SPRUCE],
+    hands: HANDS,
+    creepDegPerYear: 1.3,
+    set: 'Boat trolley',
+  }),
+  chisel('shave-round', 0.5, 30, 140, { woods: [ASH], hands: HANDS, set: 'Boat trolley' }),
+  chisel('draw-230', 0.5, 40, 220, { woods: [SPRUCE, FIR], hands: HANDS, set: 'Boat trolley' }),
   carving('carve-16', 0.4, 150, [
     ['slate', 24],
     ['film3', 20],
@@ -161,7 +166,7 @@ const MISHAPS = [
 export function demoText(workshop, shedYears) {
   const generator = xoroshiro128plus(SEED);
   const { tools, guides, abrasives } = workshop;
-  const sessions = shedYears(
+  const { sessions, cares } = shedYears(
     {
       tools,
       guides,
@@ -172,14 +177,21 @@ export function demoText(workshop, shedYears) {
       busy: [0.3, 0.7, 1.5, 1.8, 1.6, 1, 0.6, 0.5, 0.8, 1.1, 0.9, 0.3],
       habits: HABITS,
       mishaps: MISHAPS,
-      slowing: { w1000: 0.3 },
+      // No stone cuts just as an estimate has it, and the old diamond plate wears.
+      trueRates: { w1000: 1.4, w8000: 1.25, d600: 0.85, film3: 1.1 },
+      trueWear: { w1000: 1.3, w400: 0.9 },
+      slowing: { d600: 0.3 },
       // The water stones are the bench’s own; plates, film and slate go with the carvers and the boats.
-      laidAside: ['d600', 'd1200', 'film3', 'slate', 'oil-fine', 'strop'],
+      set: 'Bench',
       sharpener: 'Shed',
     },
     () => uniformFloat64(generator),
   );
   // The bench set stands there in full; the record of two years has a line an entry.
-  const head = JSON.stringify({ ...workshop, sessions: [] }, null, 2).replace(/\[\]\n\}$/, '');
-  return `${head}[\n${sessions.map((session) => `    ${JSON.stringify(session)}`).join(',\n')}\n  ]\n}\n`;
+  const head = JSON.stringify({ ...workshop, cares: undefined, sessions: undefined }, null, 2).replace(
+    /\n\}$/,
+    '',
+  );
+  const lines = (entries) => entries.map((entry) => `    ${JSON.stringify(entry)}`).join(',\n');
+  return `${head},\n  "cares": [\n${lines(cares)}\n  ],\n  "sessions": [\n${lines(sessions)}\n  ]\n}\n`;
 }

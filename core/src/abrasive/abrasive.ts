@@ -1,6 +1,13 @@
 import type { Grade } from './grit.js';
 import type { Wheel } from './wheel.js';
 
+/** The shapes of edge an abrasive can follow: a flat bevel, the outside and inside of a curve, a hook's inside. */
+export const EDGE_SHAPES = ['straight', 'outside-curve', 'inside-curve', 'hook'] as const;
+export type EdgeShape = (typeof EDGE_SHAPES)[number];
+
+/** What keeps a kind of abrasive in order: its face made flat, its sheet changed, its compound renewed, its rim dressed. */
+export type Upkeep = 'flatten' | 'sheet' | 'charge' | 'dress' | 'clean';
+
 /** What a kind of abrasive is and how it behaves. */
 export interface KindFacts {
   readonly label: string;
@@ -9,25 +16,36 @@ export interface KindFacts {
    * Absent for what is not planned in strokes.
    */
   readonly factor?: number;
-  /** Whether a flat bevel can be honed on it in a guide, so that a plan may use it. */
-  readonly flat: boolean;
+  /** What it serves unless its owner says otherwise. */
+  readonly serves: readonly EdgeShape[];
+  /** A plan strops on it after the burr, and never hones on it. */
+  readonly strop?: true;
+  readonly upkeep: Upkeep;
 }
 
+const FLAT = ['straight', 'outside-curve'] as const;
+const CURVED = ['inside-curve', 'hook'] as const;
 export const ABRASIVE_KINDS = {
-  'water-stone': { label: 'Water stone', factor: 1, flat: true },
-  'diamond-plate': { label: 'Diamond plate', factor: 1.3, flat: true },
-  'oil-stone': { label: 'Man-made oil stone', factor: 0.5, flat: true },
-  'natural-stone': { label: 'Natural stone', factor: 0.4, flat: true },
-  ceramic: { label: 'Ceramic stone', factor: 0.8, flat: true },
-  film: { label: 'Film or paper on a flat plate', factor: 1.2, flat: true },
-  strop: { label: 'Strop', factor: 0.3, flat: true },
-  'rod-paper': { label: 'Paper on a rod', factor: 1.2, flat: false },
-  slip: { label: 'Slip stone', factor: 0.4, flat: false },
-  'profiled-strop': { label: 'Profiled strop', factor: 0.3, flat: false },
-  'powered-strop': { label: 'Powered strop', flat: false },
-  'dry-wheel': { label: 'Dry grinding wheel', flat: false },
-  'wet-wheel': { label: 'Wet grinding wheel', flat: false },
-  flattening: { label: 'Flattening plate or paper', flat: false },
+  'water-stone': { label: 'Water stone', factor: 1, serves: FLAT, upkeep: 'flatten' },
+  'diamond-plate': { label: 'Diamond plate', factor: 1.3, serves: FLAT, upkeep: 'clean' },
+  'oil-stone': { label: 'Man-made oil stone', factor: 0.5, serves: FLAT, upkeep: 'flatten' },
+  'natural-stone': { label: 'Natural stone', factor: 0.4, serves: FLAT, upkeep: 'flatten' },
+  ceramic: { label: 'Ceramic stone', factor: 0.8, serves: FLAT, upkeep: 'clean' },
+  film: { label: 'Film or paper on a flat plate', factor: 1.2, serves: FLAT, upkeep: 'sheet' },
+  strop: { label: 'Strop', factor: 0.3, serves: FLAT, strop: true, upkeep: 'charge' },
+  'rod-paper': { label: 'Paper on a rod', factor: 1.2, serves: CURVED, upkeep: 'sheet' },
+  slip: { label: 'Slip stone', factor: 0.4, serves: CURVED, upkeep: 'clean' },
+  'profiled-strop': {
+    label: 'Profiled strop',
+    factor: 0.3,
+    serves: ['outside-curve', 'inside-curve'],
+    strop: true,
+    upkeep: 'charge',
+  },
+  'powered-strop': { label: 'Powered strop', serves: [], upkeep: 'charge' },
+  'dry-wheel': { label: 'Dry grinding wheel', serves: [], upkeep: 'dress' },
+  'wet-wheel': { label: 'Wet grinding wheel', serves: [], upkeep: 'dress' },
+  flattening: { label: 'Flattening plate or paper', serves: [], upkeep: 'sheet' },
 } as const satisfies Record<string, KindFacts>;
 
 export type AbrasiveKind = keyof typeof ABRASIVE_KINDS;
@@ -57,5 +75,65 @@ export interface Abrasive {
   readonly scratchUm?: number;
   /** Of a grinding wheel: its size as measured, again and again. */
   readonly wheel?: Wheel;
+  /** Its face, where it was measured; the radius of what is round. */
+  readonly lengthMm?: number;
+  readonly widthMm?: number;
+  readonly radiusMm?: number;
+  /** The shapes of edge it is used for, in place of its kind's. */
+  readonly serves?: readonly EdgeShape[];
+  /** The sets it stands in, by name; in none, it stands in every one. */
+  readonly sets?: readonly string[];
+  /** Where it stands by its owner's judgement, in place of its grade. */
+  readonly between?: Between;
+  /** Of film, paper and other things used up. */
+  readonly sheets?: Sheets;
+  readonly strop?: StropFace;
+  /** Readings of its rate before this instant are forgotten. */
+  readonly learnFrom?: string;
   readonly notes?: string;
 }
+
+/** A place by hand: finer than one neighbour, coarser than the other; at an end, only one of them. */
+export interface Between {
+  readonly coarserId?: string;
+  readonly finerId?: string;
+}
+
+/** A consumable: where it lies, how many honings one serves, what it costs and how many are left. */
+export interface Sheets {
+  /** The plate it lies on, and which of its two faces; several grades share one. */
+  readonly plate?: string;
+  readonly face?: 'upper' | 'lower';
+  /** Honings one sheet serves. */
+  readonly usesEach: number;
+  /** In the owner's own money. */
+  readonly costEach?: number;
+  /** Sheets on the shelf when they were last counted, and when. */
+  readonly counted?: { readonly on: string; readonly count: number };
+}
+
+export const STROP_FACES = ['rough-leather', 'smooth-leather', 'wood', 'mdf', 'card', 'felt'] as const;
+
+/** What a strop's face is. Its grade is the compound's. */
+export interface StropFace {
+  readonly face: (typeof STROP_FACES)[number];
+  readonly thicknessMm?: number;
+  readonly compound?: string;
+}
+
+/** Whether an abrasive follows a shape of edge. */
+export const servesShape = (abrasive: Pick<Abrasive, 'kind' | 'serves'>, shape: EdgeShape): boolean =>
+  (abrasive.serves ?? kindFacts(abrasive.kind).serves).includes(shape) &&
+  kindFacts(abrasive.kind).factor !== undefined;
+
+/** Whether an abrasive belongs to a set; every one does where no set is named. */
+export const standsIn = ({ sets }: Pick<Abrasive, 'sets'>, set: string | undefined): boolean =>
+  set === undefined || sets === undefined || sets.length === 0 || sets.includes(set);
+
+/** The names of the sets on a bench, in order of the alphabet. */
+export const setNames = (bench: readonly Pick<Abrasive, 'sets'>[]): readonly string[] =>
+  [...new Set(bench.flatMap(({ sets }) => sets ?? []))].sort((a, b) => a.localeCompare(b));
+
+/** Sheets one gets through before the sheet is spent, where nobody said: paper once, film several times (common practice, no source). */
+export const usualSheetUses = ({ grade, kind }: Pick<Abrasive, 'grade' | 'kind'>): number =>
+  kind === 'flattening' ? 10 : grade.standard === 'UM' ? 6 : 1;

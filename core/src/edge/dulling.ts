@@ -1,7 +1,7 @@
 import { insist } from '../refusal.js';
 
 /** How dull an edge is, as people say it. */
-export const CONDITIONS = ['fading', 'dull', 'very-dull', 'nicked'] as const;
+export const CONDITIONS = ['fading', 'dull', 'very-dull', 'nicked', 'rolled', 'unknown', 'new'] as const;
 export type ConditionKind = (typeof CONDITIONS)[number];
 
 export interface Condition {
@@ -10,7 +10,43 @@ export interface Condition {
   readonly nickMm?: number;
   /** The tip's radius if the user knows better than the word. */
   readonly tipRadiusUm?: number;
+  /** What else is wrong with the edge. */
+  readonly faults?: readonly Fault[];
 }
+
+/** What may be wrong with an edge beside its being dull. */
+export const FAULTS = [
+  'pits',
+  'out-of-square',
+  'rounded-over',
+  'overheated',
+  'wide-land',
+  'wrong-angle',
+] as const;
+export type FaultKind = (typeof FAULTS)[number];
+
+/** One fault, as far as it reaches. */
+export interface Fault {
+  readonly kind: FaultKind;
+  /**
+   * Pits and lost temper: how far back from the edge they reach. Out of square: how far one corner stands
+   * ahead of the other. Rounded over: how much of the bevel is rounded. None for the rest.
+   */
+  readonly mm?: number;
+  /** The bevel as it was found; only with `wrong-angle`. */
+  readonly foundDeg?: number;
+}
+
+/** How deep a nick, and how far back a fault, makes the whole edge follow, mm. */
+export const depthOfMm = ({ nickMm, faults = [] }: Condition): number =>
+  Math.max(
+    nickMm ?? 0,
+    ...faults.map(({ kind, mm = 0 }) => (kind === 'pits' || kind === 'overheated' ? mm : 0)),
+  );
+
+/** The reach of one fault, mm; 0 where the edge has none such. */
+export const faultMm = ({ faults = [] }: Condition, kind: FaultKind): number =>
+  faults.find((fault) => fault.kind === kind)?.mm ?? 0;
 
 /**
  * Tip radius in µm behind each word. Estimates (common practice puts a touch-up at 2–5 µm; the
@@ -21,6 +57,9 @@ export const TIP_RADIUS_UM: Readonly<Record<ConditionKind, number>> = {
   dull: 4,
   'very-dull': 10,
   nicked: 4,
+  rolled: 6,
+  unknown: 12,
+  new: 8,
 };
 
 /**
@@ -34,8 +73,11 @@ export function dullRecessionMm(tipRadiusUm: number, includedDeg: number): numbe
   return tipRadiusUm / 1000 / Math.tan((includedDeg * Math.PI) / 360);
 }
 
-/** Recession in mm that clears a condition: the worn tip, and the whole depth of a nick. */
+/**
+ * Recession in mm that clears a condition at every place of the edge: the worn tip, and the deepest of a
+ * nick, a pit and lost temper; they lie in the same steel, so only the deepest counts.
+ */
 export function conditionRecessionMm(condition: Condition, includedDeg: number): number {
   const tip = dullRecessionMm(condition.tipRadiusUm ?? TIP_RADIUS_UM[condition.kind], includedDeg);
-  return tip + (condition.kind === 'nicked' ? (condition.nickMm ?? 0) : 0);
+  return tip + depthOfMm(condition);
 }

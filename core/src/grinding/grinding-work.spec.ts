@@ -113,7 +113,8 @@ describe('the work of grinding', () => {
     expect(ground.grinding?.landBeforeMm).toBe(2);
     expect(ground.job.landBeforeMm).toBe(0.7);
     expect(ground.steps[0]?.strokes ?? 0).toBeLessThan((plain.steps[0]?.strokes ?? 0) / 4);
-    const minutes = ground.steps.reduce((sum, step) => sum + step.minutes, ground.grinding?.minutes ?? 0);
+    const parts = [...ground.steps, ...(ground.back ?? [])];
+    const minutes = parts.reduce((sum, part) => sum + part.minutes, ground.grinding?.minutes ?? 0);
     expect(ground.totalMin).toBeCloseTo(minutes, 9);
   });
 

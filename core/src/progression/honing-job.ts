@@ -1,77 +1,59 @@
-import { conditionRecessionMm, type Condition } from '../edge/dulling.js';
-import { includedDeg, type Edge, type SingleBevelEdge } from '../edge/edge.js';
-import { ASSUMED_LAND_MM, landGrowth, recessionForLand, widestLandMm } from '../edge/land-growth.js';
+import { conditionRecessionMm, faultMm, type Condition } from '../edge/dulling.js';
+import { includedDeg, type Edge } from '../edge/edge.js';
 import { sinDeg } from '../measure/trig.js';
-import { Refusal, insist } from '../refusal.js';
+import { insist } from '../refusal.js';
+import { honedSection, type HonedSection } from './honed-section.js';
 
 /** The steel one honing of an edge has to move. */
 export interface HoningJob {
-  /** How far the edge goes back, mm. */
+  /** How far the edge goes back, mm: at the corner that goes back most, where it was out of square. */
   readonly recessionMm: number;
   readonly removeMm3: number;
   /** The face being honed, as it is when the honing is done. */
   readonly contactMm2: number;
   readonly landBeforeMm: number;
   readonly landAfterMm: number;
-  /** The bevel has become one facet again: the secondary reaches the upper face. */
+  /** The bevel is one facet: the secondary reaches the upper face, or there is none. */
   readonly wholeBevel: boolean;
 }
 
+/** How much steeper a rounded-over edge is taken to end than its bevel, degrees (estimate). */
+export const ROUNDING_DEG = 10;
+
 /**
- * The work of bringing a flat-backed edge back from a condition, honing only the bevel.
- * With a secondary, the steel between the land as it is and the land as it will be
- * (`land-growth`); with one bevel, A = e·t.
- * @throws Refusal on `edge.form` for edges this version cannot plan, on `landMm` when the land is
- * wider than the blade allows.
+ * The work of bringing an edge back from a condition. Every place goes back by the worn tip and the
+ * deepest nick, pit or lost temper; out of square by q, one corner goes back q further and the steel is
+ * the mean over the width (Simpson’s rule, exact for the square law of a land). A rounding m long sinks
+ * the facet by m·sin 10° without moving the edge, like a recession of that ÷ sin of the honed angle.
+ * @throws Refusal on `condition` when there is nothing to hone, on `landMm` when the land is wider than
+ * the blade allows
  */
 export function honingJob(edge: Edge, condition: Condition, landMm?: number): HoningJob {
-  if (edge.form !== 'single-bevel') {
-    throw new Refusal(
-      'edge.form',
-      'This version plans flat-backed blades with one bevel; this tool’s record is kept, its plan comes later.',
-    );
-  }
-  const recessionMm = conditionRecessionMm(condition, includedDeg(edge));
-  insist(recessionMm > 0, 'condition', 'There is nothing to hone off: say how dull the edge is.');
-  return edge.secondaryDeg === undefined
-    ? wholeBevelJob(edge, recessionMm)
-    : landJob(edge, edge.secondaryDeg, recessionMm, landMm ?? edge.landMm ?? ASSUMED_LAND_MM);
-}
-
-function wholeBevelJob(edge: SingleBevelEdge, recessionMm: number): HoningJob {
-  const faceMm = edge.thicknessMm / sinDeg(edge.primaryDeg);
+  const evenMm = conditionRecessionMm(condition, includedDeg(edge));
+  insist(evenMm > 0, 'condition', 'There is nothing to hone off: say how dull the edge is.');
+  const section = honedSection(edge, landMm);
+  const squareMm = faultMm(condition, 'out-of-square');
+  const sunkMm = sinkMm(condition) / sinDeg(honedAngleDeg(edge));
+  const at = (share: number): number => section.steelMm2(evenMm + sunkMm + share * squareMm);
+  const meanMm2 = (at(0) + 4 * at(0.5) + at(1)) / 6;
+  const deepest = evenMm + sunkMm + squareMm;
   return {
-    recessionMm,
-    removeMm3: recessionMm * edge.thicknessMm * edge.widthMm,
-    contactMm2: faceMm * edge.widthMm,
-    landBeforeMm: faceMm,
-    landAfterMm: faceMm,
-    wholeBevel: true,
+    recessionMm: evenMm + squareMm,
+    removeMm3: meanMm2 * section.lengthMm,
+    contactMm2: section.faceMm(deepest) * section.lengthMm,
+    landBeforeMm: section.landMm(0),
+    landAfterMm: section.landMm(deepest),
+    wholeBevel: isWhole(section, deepest),
   };
 }
 
-function landJob(
-  edge: SingleBevelEdge,
-  secondaryDeg: number,
-  recessionMm: number,
-  landBeforeMm: number,
-): HoningJob {
-  const widest = widestLandMm(edge.thicknessMm, secondaryDeg);
-  insist(
-    landBeforeMm <= widest,
-    'landMm',
-    `On a blade ${edge.thicknessMm} mm thick the ${secondaryDeg}° bevel is at most ${widest.toFixed(2)} mm long; measure the land again.`,
-  );
-  const grown = (recession: number): ReturnType<typeof landGrowth> =>
-    landGrowth({ ...edge, secondaryDeg, recessionMm: recession });
-  const startMm = recessionForLand(edge.primaryDeg, secondaryDeg, landBeforeMm);
-  const [before, after] = [grown(startMm), grown(startMm + recessionMm)];
-  return {
-    recessionMm,
-    removeMm3: (after.steelMm2 - before.steelMm2) * edge.widthMm,
-    contactMm2: after.landMm * edge.widthMm,
-    landBeforeMm,
-    landAfterMm: after.landMm,
-    wholeBevel: after.landMm >= widest - 1e-9,
-  };
+/** How far a rounded-over facet has to go down before it is flat to the edge again, mm. */
+export const sinkMm = (condition: Condition): number =>
+  faultMm(condition, 'rounded-over') * sinDeg(ROUNDING_DEG);
+
+const isWhole = (section: HonedSection, recessionMm: number): boolean =>
+  section.landMm(recessionMm) >= section.wholeMm - 1e-9;
+
+function honedAngleDeg(edge: Edge): number {
+  return edge.form === 'single-bevel' ? (edge.secondaryDeg ?? edge.primaryDeg) : includedDeg(edge);
 }

@@ -1,13 +1,20 @@
-import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
-import { grit } from '../abrasive/grit.js';
-import type { Condition } from '../edge/dulling.js';
+import { kindFacts, servesShape, standsIn, type Abrasive } from '../abrasive/abrasive.js';
+import { benchAtWork, type BenchRecord, type StoneAtWork } from '../abrasive/at-work.js';
+import type { CareKind } from '../abrasive/care.js';
+import { faultMm, type Condition } from '../edge/dulling.js';
 import type { Edge } from '../edge/edge.js';
 import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
 import { contactMin, grindingWork, wheelAtWork } from '../grinding/grinding-work.js';
-import { insist, Refusal } from '../refusal.js';
+import { insist, Refusal, unlessRefused } from '../refusal.js';
+import { familyFacts } from '../tool/families.js';
 import { STEELS, type Tool } from '../tool/tool.js';
-import { honingJob, type HoningJob } from './honing-job.js';
-import { progression, type ProgressionAbrasive, type ProgressionStep } from './progression.js';
+import { backWork, type BackStep } from './back-work.js';
+import { shapeOfEdge } from './honed-section.js';
+import { type HoningJob } from './honing-job.js';
+import { intake, type Treatment } from './intake.js';
+import { cuttingMm, pushN, type Way } from './pace.js';
+import { progression, type Progression, type ProgressionInput, type ProgressionStep } from './progression.js';
+import { underSchool, type School } from './schools.js';
 import { verdicts, type Verdict } from './verdicts.js';
 
 /** What the person asks of a plan. */
@@ -20,6 +27,20 @@ export interface PlanRequest {
   readonly strokesPerMin: number;
   readonly minStrokes?: number;
   readonly maxRatio?: number;
+  /** Least time unless said. */
+  readonly school?: School;
+  /** The stones of an exact order, coarse to fine. */
+  readonly order?: readonly string[];
+  /** Lighter as it gets finer. */
+  readonly lighter?: boolean;
+  /** Pulled unless said. */
+  readonly way?: Way;
+  /** Only what stands in this set. */
+  readonly set?: string;
+  /** Stropped only; honed unless said. */
+  readonly stropOnly?: boolean;
+  /** Finish on the strop; where there is one, unless said. */
+  readonly strop?: boolean;
   /** A wheel to grind the primary on first. */
   readonly grind?: GrindRequest;
   /** Abrasives laid aside for this plan. */
@@ -41,10 +62,34 @@ export interface GrindingStep extends GrindRequest {
   readonly landBeforeMm: number;
 }
 
+/** One stone of a plan, with the push it is to have. */
+export interface PlanStep extends ProgressionStep {
+  readonly forceN?: number;
+}
+
+/** Care a stone of the plan wants first. */
+export interface PlanCare {
+  readonly id: string;
+  readonly kind: CareKind;
+  readonly minutes: number;
+}
+
+/** The strop at the end, all strokes of both sides. */
+export interface StropStep {
+  readonly id: string;
+  readonly strokes: number;
+  readonly minutes: number;
+}
+
 export interface HoningPlan {
+  readonly treatment?: Treatment;
   readonly grinding?: GrindingStep;
+  readonly care?: readonly PlanCare[];
   readonly job: HoningJob;
-  readonly steps: readonly ProgressionStep[];
+  readonly steps: readonly PlanStep[];
+  readonly back?: readonly BackStep[];
+  readonly strop?: StropStep;
+  /** All of it: grinding, care, stones, back and strop. */
   readonly totalMin: number;
   readonly verdicts: readonly Verdict[];
 }
@@ -55,31 +100,127 @@ export interface HoningPlan {
  */
 export const PLAN_DEFAULTS = { forceN: 20, strokesPerMin: 40, minStrokes: 4, maxRatio: 10 } as const;
 
+/** Strokes on the strop: about ten a side (common practice, no source). */
+export const STROP_STROKES = 20;
+
 /** An abrasive of the bench set with its identity. */
 export type OwnedAbrasive = Abrasive & { readonly id: string };
 
 /**
- * The honing plan for a tool on the abrasives at hand: the steel to move, which abrasives in which
- * order with strokes and minutes, and why each is in or out.
- * @throws Refusal where the edge, the land, the finish or the jumps leave no plan.
+ * The plan for a tool on the abrasives at hand: the steel to move, which abrasives in which order with
+ * strokes and minutes by the school asked for, the care they want first, the back and the strop, and why
+ * each abrasive is in or out.
+ * @param record what is known of the abrasives beside their own figures: learned rates, due care
+ * @throws Refusal where the edge, the land, the finish, the school or the jumps leave no plan.
  */
-export function planHoning(tool: Tool, bench: readonly OwnedAbrasive[], request: PlanRequest): HoningPlan {
+export function planHoning(
+  tool: Tool,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord = {},
+): HoningPlan {
+  const asked = solverOf(tool, bench, request, record);
+  const { grinding, job, treatment, atHand, outOfReach } = asked;
+  const strop = stropStep(atHand, request);
+  if (request.stropOnly) {
+    insist(
+      strop !== undefined,
+      'stropOnly',
+      'There is no strop at hand: hone it, or put a strop on the rail.',
+    );
+    return {
+      treatment,
+      job: { ...job, recessionMm: 0, removeMm3: 0, landAfterMm: job.landBeforeMm },
+      steps: [],
+      strop,
+      ...careOf([strop], record),
+      totalMin: strop.minutes + careMin(strop.id, record),
+      verdicts: atHand.map(({ id }) => ({ id, used: id === strop.id, why: stropWhy(id === strop.id) })),
+    };
+  }
+  const { input, chosen } = unmixed(asked.input, atHand, asked.solve);
+  const school = request.school ?? 'least-time';
+  const judged = new Map(verdicts(input, chosen, school).map((verdict) => [verdict.id, verdict]));
+  const steps = chosen.steps.map((step): PlanStep => {
+    const stone = input.abrasives.find(({ id }) => id === step.id);
+    return { ...step, ...(stone?.forceN !== undefined && { forceN: stone.forceN }) };
+  });
+  const back = backWork(tool, request.condition, input, chosen);
+  const extra = [...(back ?? []), ...(strop ? [strop] : [])];
+  const used = [...chosen.steps, ...(strop ? [strop] : [])];
+  return {
+    treatment,
+    ...(grinding && { grinding }),
+    ...careOf(used, record),
+    job,
+    steps,
+    ...(back && { back }),
+    ...(strop && { strop }),
+    totalMin:
+      chosen.totalMin +
+      (grinding?.minutes ?? 0) +
+      extra.reduce((sum, { minutes }) => sum + minutes, 0) +
+      (strop ? careMin(strop.id, record) : 0),
+    verdicts: bench.map(({ id }): Verdict => judged.get(id) ?? verdictOn(id, strop, outOfReach)),
+  };
+}
+
+/** A plan's problem as the one solver takes it, under its school. */
+export interface PlanProblem {
+  readonly input: ProgressionInput;
+  readonly job: HoningJob;
+  readonly treatment: Treatment;
+  readonly grinding?: GrindingStep;
+  readonly atHand: readonly StoneAtWork[];
+  /** Why an abrasive does not come into it at all, by id. */
+  readonly outOfReach: ReadonlyMap<string, string>;
+  solve(input: ProgressionInput): { readonly input: ProgressionInput; readonly chosen: Progression };
+}
+
+/** @throws Refusal as {@link planHoning} */
+export function solverOf(
+  tool: Tool,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord,
+): PlanProblem {
   const grinding = request.grind && grindingStep(tool.edge, bench, request, request.grind);
   // Ground to just short of the edge, the nick is gone and a narrow land is left, blunt as a wheel leaves it.
-  const job = grinding
-    ? honingJob(tool.edge, afterGrinding(request.condition), grinding.stopShortMm)
-    : honingJob(tool.edge, request.condition, request.landMm);
-  const aside = new Set(request.laidAside);
-  const flat = bench.filter(({ kind }) => kindFacts(kind).flat);
-  const candidates = flat.filter(({ id }) => !aside.has(id));
-  insist(
-    flat.length > 0,
-    'abrasives',
-    'A plan needs something flat to hone on: add a stone, a plate, film on glass or a strop.',
+  const taken = grinding
+    ? intake(tool.edge, afterGrinding(request.condition), grinding.stopShortMm)
+    : intake(tool.edge, request.condition, request.landMm);
+  const { job, treatment } = taken;
+  const atHand = benchAtWork(bench, record);
+  const outOfReach = new Map(
+    atHand.flatMap((stone) => {
+      const why = whyOut(tool, stone, request);
+      return why === undefined ? [] : [[stone.id, why] as const];
+    }),
   );
-  insist(candidates.length > 0, 'laidAside', 'Every stone is laid aside; put at least one back.');
-  const input = {
-    abrasives: candidates.map(toProgressionAbrasive),
+  const shape = shapeOfEdge(tool.edge);
+  const honing = atHand.filter((stone) => servesShape(stone, shape) && !kindFacts(stone.kind).strop);
+  const candidates = honing.filter(({ id }) => !outOfReach.has(id));
+  insist(
+    honing.length > 0,
+    'abrasives',
+    shape === 'straight'
+      ? 'A plan needs something flat to hone on: add a stone, a plate or film on glass.'
+      : 'Nothing on the rail follows this curve: add a slip, paper on a rod, or say on a stone’s page that it serves it.',
+  );
+  insist(
+    candidates.length > 0 || request.laidAside.length === 0,
+    'laidAside',
+    'Every stone is laid aside; put at least one back.',
+  );
+  insist(candidates.length > 0, 'set', 'Nothing of this set hones this edge: choose another set.');
+  const way = request.way ?? 'pull';
+  const input: ProgressionInput = {
+    abrasives: candidates.map((stone) => ({
+      ...stone,
+      strokeMm: cuttingMm(stone.strokeMm, way),
+      forceN: stone.forceN ?? pushN(request.forceN, stone.sizeUm, request.lighter ?? false),
+      overheadMin: stone.overheadMin + careMin(stone.id, record),
+    })),
     job: {
       removeMm3: job.removeMm3,
       contactMm2: job.contactMm2,
@@ -91,24 +232,95 @@ export function planHoning(tool: Tool, bench: readonly OwnedAbrasive[], request:
     minStrokes: request.minStrokes ?? PLAN_DEFAULTS.minStrokes,
     maxRatio: request.maxRatio,
   };
-  const chosen = progression(input);
-  const judged = new Map(verdicts(input, chosen).map((verdict) => [verdict.id, verdict]));
-  return {
-    ...(grinding && { grinding }),
-    job,
-    ...chosen,
-    ...(grinding && { totalMin: chosen.totalMin + grinding.minutes }),
-    verdicts: bench.map(
-      ({ id, kind }): Verdict =>
-        judged.get(id) ?? {
-          id,
-          used: false,
-          why: aside.has(id)
-            ? 'Laid aside for this plan.'
-            : `A ${kindFacts(kind).label.toLowerCase()} does not hone a flat bevel in a guide.`,
-        },
-    ),
+  const school = {
+    school: request.school ?? 'least-time',
+    order: request.order,
+    damaged: treatment !== 'hone' && treatment !== 'strop',
   };
+  const solve = (given: ProgressionInput): ReturnType<PlanProblem['solve']> => {
+    const limited = underSchool(given, school);
+    return { input: limited, chosen: progression(limited) };
+  };
+  return { input, job, treatment, ...(grinding && { grinding }), atHand, outOfReach, solve };
+}
+
+/**
+ * Oil and water stones are not mixed in one job: the better of the plans without the one and without the
+ * other. Only where neither leads to the finish are both allowed.
+ */
+export function unmixed(
+  input: ProgressionInput,
+  stones: readonly Abrasive[],
+  solve: PlanProblem['solve'],
+): ReturnType<PlanProblem['solve']> {
+  const wetWith = new Map((stones as readonly OwnedAbrasive[]).map(({ id, lubricant }) => [id, lubricant]));
+  const without = (lubricant: 'oil' | 'water'): ProgressionInput => ({
+    ...input,
+    abrasives: input.abrasives.filter(({ id }) => wetWith.get(id) !== lubricant),
+  });
+  const [noOil, noWater] = [without('oil'), without('water')];
+  const all = input.abrasives.length;
+  if (noOil.abrasives.length === all || noWater.abrasives.length === all) return solve(input);
+  const ways = [noOil, noWater]
+    .map((each) => unlessRefused(() => solve(each)))
+    .filter((each) => each !== undefined)
+    .sort((a, b) => a.chosen.totalMin - b.chosen.totalMin);
+  return ways[0] ?? solve(input);
+}
+
+function whyOut(tool: Tool, stone: StoneAtWork, request: PlanRequest): string | undefined {
+  const { label, strop, factor } = kindFacts(stone.kind);
+  const { finestUm } = familyFacts(tool.family);
+  if (request.laidAside.includes(stone.id)) return 'Laid aside for this plan.';
+  if (!standsIn(stone, request.set)) return 'Stands in another set.';
+  if (strop && factor !== undefined) return 'A strop finishes an edge; it does not hone one.';
+  if (!servesShape(stone, shapeOfEdge(tool.edge))) {
+    return shapeOfEdge(tool.edge) === 'straight'
+      ? `A ${label.toLowerCase()} does not hone a flat bevel.`
+      : 'It does not follow this curve.';
+  }
+  return finestUm !== undefined && stone.sizeUm < finestUm
+    ? 'Finer than P600: so fine an edge is too brittle at this work.'
+    : undefined;
+}
+
+function verdictOn(
+  id: string,
+  strop: StropStep | undefined,
+  outOfReach: ReadonlyMap<string, string>,
+): Verdict {
+  if (strop?.id === id) return { id, used: true, why: stropWhy(true) };
+  return { id, used: false, why: outOfReach.get(id) ?? 'Oil and water stones are not mixed in one job.' };
+}
+
+const stropWhy = (used: boolean): string =>
+  used
+    ? 'About ten strokes a side, edge trailing, aligns what the last stone left.'
+    : 'A strop is enough for an edge that only fades.';
+
+/** The strop at hand that is finest, where the school strops at all. */
+function stropStep(atHand: readonly StoneAtWork[], request: PlanRequest): StropStep | undefined {
+  if (request.strop === false && !request.stropOnly) return undefined;
+  const strop = atHand.findLast(
+    (stone) =>
+      stone.kind === 'strop' && standsIn(stone, request.set) && !request.laidAside.includes(stone.id),
+  );
+  if (!strop) return undefined;
+  const minutes = STROP_STROKES / request.strokesPerMin + strop.overheadMin;
+  return { id: strop.id, strokes: STROP_STROKES, minutes };
+}
+
+const careMin = (id: string, record: BenchRecord): number => record[id]?.care.due?.minutes ?? 0;
+
+function careOf(
+  used: readonly { readonly id: string }[],
+  record: BenchRecord,
+): { readonly care?: readonly PlanCare[] } {
+  const care = used.flatMap(({ id }) => {
+    const due = record[id]?.care.due;
+    return due ? [{ id, ...due }] : [];
+  });
+  return care.length > 0 ? { care } : {};
 }
 
 function grindingStep(
@@ -125,7 +337,7 @@ function grindingStep(
   const landBeforeMm = landMm ?? edge.landMm ?? ASSUMED_LAND_MM;
   const { removeMm3 } = grindingWork(edge, {
     landMm: landBeforeMm,
-    nickMm: condition.nickMm ?? 0,
+    nickMm: setBackMm(condition),
     stopShortMm: grind.stopShortMm,
     wheelRadiusMm: work.radiusMm,
   });
@@ -133,10 +345,12 @@ function grindingStep(
   return { ...grind, removeMm3, minutes, landBeforeMm };
 }
 
-/** What a wheel leaves of a condition: no nick, and an edge to be honed from very dull. */
-export const afterGrinding = (condition: Condition): Condition =>
-  condition.kind === 'nicked' ? { kind: 'very-dull' } : condition;
+/** How far the wheel sets the whole edge back for what is wrong with it, mm; out of square, half of that on the mean. */
+export const setBackMm = (condition: Condition): number =>
+  Math.max(condition.nickMm ?? 0, faultMm(condition, 'pits'), faultMm(condition, 'overheated')) +
+  faultMm(condition, 'out-of-square') / 2;
 
-function toProgressionAbrasive(abrasive: OwnedAbrasive): ProgressionAbrasive {
-  return { ...abrasive, sizeUm: grit(abrasive.grade).sizeUm };
+/** What a wheel leaves of a condition: no nick and no fault, and an edge to be honed from very dull. */
+export function afterGrinding({ faults: _, ...condition }: Condition): Condition {
+  return ['nicked', 'unknown'].includes(condition.kind) ? { kind: 'very-dull' } : condition;
 }

@@ -1,4 +1,4 @@
-import { insist } from '../refusal.js';
+import { Refusal, insist } from '../refusal.js';
 import type { AbrasiveKind } from '../abrasive/abrasive.js';
 import { estimatedRemovalMm3PerNm, estimatedScratchUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
 
@@ -35,6 +35,10 @@ export interface ProgressionInput {
   readonly minStrokes?: number;
   /** Largest ratio between consecutive sizes, inclusive; unlimited unless given. */
   readonly maxRatio?: number;
+  /** Exactly so many abrasives, where that is asked for. */
+  readonly stones?: number;
+  /** The first abrasive is no finer than this, where that is asked for. */
+  readonly startUm?: number;
 }
 
 export interface ProgressionStep {
@@ -63,9 +67,9 @@ const TIE_MIN = 1e-9;
  * coarser than `finishUm`: a shortest path through the abrasives in order of size. The first step
  * takes `removeMm3`; each later one the scratches of the one before, contact·(scratch before −
  * own)/1000; strokes = max(minStrokes, ⌈volume/per stroke⌉). Totals within 1e-9 min tie; then fewer
- * abrasives, then input order. O(n²).
- * @throws Refusal on `finishUm` when no abrasive is fine enough, on `maxRatio` when the jumps
- * allowed do not lead there.
+ * abrasives, then input order. O(n²), and as many times that as `stones` asks for.
+ * @throws Refusal on `finishUm` when no abrasive is fine enough, on `stones`, `startUm` or `maxRatio` when
+ * those leave no way there.
  */
 export function progression(input: ProgressionInput): Progression {
   const net = new StoneNet(input);
@@ -96,52 +100,75 @@ const DONE: Rest = { minutes: 0, stones: 0, next: undefined };
 /** The abrasives coarse to fine, with what is left to do after each: the shortest-path table. */
 class StoneNet {
   private readonly stones: readonly Stone[];
-  /** rest[i]: the best way on once stone i has been used. */
-  private readonly rest: Rest[];
+  /**
+   * rest[left][i]: the best way on once stone i has been used and `left` more have to follow; one row for
+   * all where any number may.
+   */
+  private readonly rest: Rest[][];
   private readonly minStrokes: number;
   private readonly maxRatio: number;
+  private readonly counted: boolean;
 
   constructor(private readonly input: ProgressionInput) {
     this.minStrokes = input.minStrokes ?? 4;
     this.maxRatio = input.maxRatio ?? Infinity;
+    this.counted = input.stones !== undefined;
     this.stones = input.abrasives
       .map((abrasive, position) => toStone(abrasive, position, input.job))
       .sort((a, b) => b.sizeUm - a.sizeUm || a.position - b.position);
     this.refuseTheImpossible();
-    this.rest = new Array<Rest>(this.stones.length).fill(UNREACHABLE);
-    for (let i = this.stones.length - 1; i >= 0; i--) {
-      this.rest[i] = this.stone(i).sizeUm <= input.finishUm ? DONE : this.wayOn(i);
-    }
+    this.rest = Array.from({ length: input.stones ?? 1 }, () =>
+      new Array<Rest>(this.stones.length).fill(UNREACHABLE),
+    );
+    this.rest.forEach((row, left) => {
+      for (let i = this.stones.length - 1; i >= 0; i--) {
+        const fine = this.stone(i).sizeUm <= input.finishUm;
+        if (left === 0 && (fine || this.counted)) row[i] = fine ? DONE : UNREACHABLE;
+        else row[i] = this.wayOn(i, left);
+      }
+    });
   }
 
   bestRoute(): Progression {
-    const start = this.wayOn(undefined);
-    insist(
-      start.next !== undefined,
-      'maxRatio',
-      `No route from coarse to ${this.input.finishUm} µm keeps every jump within ${this.maxRatio} times; ` +
-        'allow a larger jump or add a stone between.',
-    );
+    let left = this.rest.length;
+    const start = this.wayOn(undefined, left);
+    if (start.next === undefined) throw this.noWay();
     const steps: ProgressionStep[] = [];
     let before: number | undefined;
-    for (let at: number | undefined = start.next; at !== undefined; at = this.rest[at]?.next) {
+    for (let at: number | undefined = start.next; at !== undefined;) {
       steps.push(this.step(before, at));
       before = at;
+      left -= 1;
+      at = this.restOf(at, left).next;
     }
     return { steps, totalMin: steps.reduce((sum, step) => sum + step.minutes, 0) };
   }
 
   routesThrough(): readonly RouteThrough[] {
-    const upTo: number[] = [];
-    for (let i = 0; i < this.stones.length; i++) {
-      let best = this.step(undefined, i).minutes;
-      for (let j = 0; j < i; j++) {
-        if (this.follows(j, i)) best = Math.min(best, (upTo[j] as number) + this.step(j, i).minutes);
+    const levels = this.rest.length;
+    /** upTo[used][i]: the least minutes that end at stone i with `used` stones before it. */
+    const upTo: number[][] = [];
+    for (let used = 0; used < levels; used++) {
+      upTo.push(
+        this.stones.map((_, i) =>
+          used === 0 && this.follows(undefined, i) ? this.step(undefined, i).minutes : Infinity,
+        ),
+      );
+      const row = upTo[used] as number[];
+      const before = this.counted ? upTo[used - 1] : row;
+      for (let i = 0; before && i < this.stones.length; i++) {
+        for (let j = 0; j < i; j++) {
+          if (this.follows(j, i)) {
+            row[i] = Math.min(row[i] as number, (before[j] as number) + this.step(j, i).minutes);
+          }
+        }
       }
-      upTo.push(best);
     }
     const through = new Map(
-      this.stones.map((stone, i) => [stone.position, (upTo[i] as number) + this.restOf(i).minutes]),
+      this.stones.map((stone, i) => [
+        stone.position,
+        Math.min(...upTo.map((row, used) => (row[i] as number) + this.restOf(i, levels - 1 - used).minutes)),
+      ]),
     );
     return this.input.abrasives.map(({ id }, position) => ({
       id,
@@ -149,10 +176,11 @@ class StoneNet {
     }));
   }
 
-  private wayOn(from: number | undefined): Rest {
+  /** The best way on from a stone, or from the start, with `left` stones still to come. */
+  private wayOn(from: number | undefined, left: number): Rest {
     const ways: Rest[] = [];
     for (let i = from === undefined ? 0 : from + 1; i < this.stones.length; i++) {
-      const rest = this.restOf(i);
+      const rest = this.restOf(i, left - 1);
       if (rest.minutes === Infinity || !this.follows(from, i)) continue;
       const minutes = this.step(from, i).minutes + rest.minutes;
       ways.push({ minutes, stones: rest.stones + 1, next: i });
@@ -167,7 +195,7 @@ class StoneNet {
   }
 
   private follows(from: number | undefined, to: number): boolean {
-    if (from === undefined) return true;
+    if (from === undefined) return this.stone(to).sizeUm >= (this.input.startUm ?? 0);
     const [before, after] = [this.stone(from).sizeUm, this.stone(to).sizeUm];
     return before > after && before <= after * this.maxRatio * (1 + 1e-12);
   }
@@ -192,13 +220,40 @@ class StoneNet {
     return this.stones[i] as Stone;
   }
 
-  private restOf(i: number): Rest {
-    return this.rest[i] as Rest;
+  private restOf(i: number, left: number): Rest {
+    return (this.counted ? this.rest[left] : this.rest[0])?.[i] ?? UNREACHABLE;
+  }
+
+  /** Why there is no way: the first of what was asked for that stands in it. */
+  private noWay(): Refusal {
+    const { stones, startUm, finishUm } = this.input;
+    const reach = (input: ProgressionInput): boolean =>
+      new StoneNet(input).wayOn(undefined, input.stones ?? 1).next !== undefined;
+    if (stones !== undefined && reach({ ...this.input, stones: undefined })) {
+      return new Refusal(
+        'stones',
+        `No ${stones} of these abrasives lead from coarse to ${finishUm} µm: allow another number, or a larger jump.`,
+      );
+    }
+    if (startUm !== undefined && reach({ ...this.input, startUm: undefined, stones: undefined })) {
+      return new Refusal('startUm', `Nothing here is as coarse as ${startUm} µm to begin on: begin finer.`);
+    }
+    return new Refusal(
+      'maxRatio',
+      `No route from coarse to ${finishUm} µm keeps every jump within ${this.maxRatio} times; ` +
+        'allow a larger jump or add a stone between.',
+    );
   }
 
   private refuseTheImpossible(): void {
     const { abrasives, finishUm } = this.input;
     insist(abrasives.length > 0, 'abrasives', 'Put at least one abrasive on the bench first.');
+    const { stones = 1 } = this.input;
+    insist(
+      Number.isInteger(stones) && stones >= 1,
+      'stones',
+      'Ask for one abrasive, or a larger whole number.',
+    );
     const finest = Math.min(...abrasives.map((abrasive) => abrasive.sizeUm));
     insist(
       finest <= finishUm,

@@ -8,6 +8,7 @@ import {
   type ProgressionAbrasive,
   type ProgressionInput,
 } from './progression.js';
+import type { School } from './schools.js';
 
 /** Why an abrasive is in a progression or out of it. */
 export interface Verdict {
@@ -22,16 +23,27 @@ export interface Verdict {
 }
 
 /** A sentence on each abrasive of the set, in input order, from routes actually computed. */
-export function verdicts(input: ProgressionInput, chosen: Progression): readonly Verdict[] {
+export function verdicts(
+  input: ProgressionInput,
+  chosen: Progression,
+  school: School = 'least-time',
+): readonly Verdict[] {
   const through = new Map(routesThrough(input).map(({ id, totalMin }) => [id, totalMin]));
   const last = chosen.steps.at(-1)?.id;
   return input.abrasives.map((abrasive) => {
     const place = chosen.steps.findIndex((step) => step.id === abrasive.id);
     return place >= 0
-      ? inVerdict(input, chosen, abrasive, place, abrasive.id === last)
-      : outVerdict(input, chosen, abrasive, through.get(abrasive.id) ?? Infinity);
+      ? inVerdict(input, chosen, abrasive, place, abrasive.id === last, school)
+      : outVerdict(input, chosen, abrasive, through.get(abrasive.id) ?? Infinity, school);
   });
 }
+
+const NO_ROUTE: Readonly<Record<School, string>> = {
+  'least-time': 'No route through it reaches the finish within the largest jump allowed.',
+  doubling: 'It has no place in the smallest even steps from start to finish.',
+  'two-stones': 'No second stone goes with it within the largest jump allowed.',
+  exact: 'It does not stand in the order asked for.',
+};
 
 function inVerdict(
   input: ProgressionInput,
@@ -39,6 +51,7 @@ function inVerdict(
   { id }: ProgressionAbrasive,
   place: number,
   isLast: boolean,
+  school: School,
 ): Verdict {
   const part =
     place === 0
@@ -48,6 +61,7 @@ function inVerdict(
       : isLast
         ? 'Clears the scratches before it and leaves the finish asked for.'
         : 'Clears the scratches of the stone before it.';
+  if (school === 'exact') return { id, used: true, why: `${part} It stands in the order asked for.` };
   const without = minutesWithout(input, id);
   if (without === undefined) return { id, used: true, why: `${part} Nothing else here can take its place.` };
   const minutes = Math.max(0, without - chosen.totalMin);
@@ -59,14 +73,9 @@ function outVerdict(
   chosen: Progression,
   { id, sizeUm }: ProgressionAbrasive,
   throughMin: number,
+  school: School,
 ): Verdict {
-  if (throughMin === Infinity) {
-    return {
-      id,
-      used: false,
-      why: 'No route through it reaches the finish within the largest jump allowed.',
-    };
-  }
+  if (throughMin === Infinity) return { id, used: false, why: NO_ROUTE[school] };
   const minutes = Math.max(0, throughMin - chosen.totalMin);
   const first = input.abrasives.find((abrasive) => abrasive.id === chosen.steps[0]?.id);
   const lead =

@@ -180,15 +180,22 @@ export function steelByStrokesMm3(
   session: Session,
   bench: ReadonlyMap<string, OwnedAbrasive>,
 ): number {
-  return (session.steps ?? []).reduce((sum, { abrasiveId, strokes, forceN }) => {
+  return (session.steps ?? []).reduce((sum, { abrasiveId, strokes, forceN, bothWays }) => {
     const abrasive = bench.get(abrasiveId);
-    if (!abrasive || kindFacts(abrasive.kind).factor === undefined) return sum;
+    if (!abrasive || !takesSteel(abrasive)) return sum;
     const rate =
       abrasive.removalMm3PerNm ?? estimatedRemovalMm3PerNm(grit(abrasive.grade).sizeUm, abrasive.kind);
+    const strokeMm = abrasive.strokeMm * (bothWays ? 2 : 1);
     const push = forceN ?? abrasive.forceN ?? PLAN_DEFAULTS.forceN;
-    return sum + strokes * removalPerStrokeMm3(rate, push, abrasive.strokeMm, STEELS[tool.steel].factor);
+    return sum + strokes * removalPerStrokeMm3(rate, push, strokeMm, STEELS[tool.steel].factor);
   }, 0);
 }
+
+/** A strop polishes; what it takes of an edge is not counted. */
+const takesSteel = ({ kind }: OwnedAbrasive): boolean => {
+  const { factor, strop } = kindFacts(kind);
+  return factor !== undefined && !strop;
+};
 
 function honed(
   tool: Tool,

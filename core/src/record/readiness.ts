@@ -1,4 +1,5 @@
 import { widestLandMm } from '../edge/land-growth.js';
+import { GRIND_NICK_MM, REPAIR_NICK_MM } from '../progression/intake.js';
 import { formatDay } from '../measure/date.js';
 import { formatMinutes } from '../measure/minutes.js';
 import { formatNumber } from '../measure/number.js';
@@ -43,9 +44,6 @@ export interface RackRule {
   reason(tool: Tool, record: ToolRecord, hand: Hand): string | undefined;
 }
 
-/** A nick this deep is a repair; one this deep is ground out rather than honed out. Estimates. */
-export const REPAIR_NICK_MM = 1;
-export const GRIND_NICK_MM = 0.25;
 /** The land is wide when it covers this share of the whole bevel. An estimate. */
 export const WIDE_LAND_SHARE = 1 / 3;
 /** A carver strops about every half hour of cutting (common practice, no source). */

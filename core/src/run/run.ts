@@ -34,6 +34,10 @@ export interface RunPlanStep {
   readonly strokes: number;
   /** Push on this abrasive, N, in place of the plan's. */
   readonly forceN?: number;
+  /** Each stroke cuts to and fro. */
+  readonly bothWays?: boolean;
+  /** Comes after the burr is off: the strop. */
+  readonly afterBurr?: boolean;
 }
 
 /** What happened at the bench, one fact at a time. */
@@ -105,15 +109,20 @@ export const LONGEST_REST_MIN = 2;
 /** Strokes that “not yet” adds: a quarter of the plan's, at least four. */
 export const moreStrokes = (planned: number): number => Math.max(4, Math.ceil(planned / 4));
 
-/** The order of a run: the wheel where it is wanted, set the guide, each stone, the burr after the first, off with it, prove. */
+/** The order of a run: the wheel where it is wanted, set the guide, each stone, the burr after the first, off with it, the strop, prove. */
 export function stationsOf({ grinding, setting, steps }: RunPlan): readonly Station[] {
+  const places = steps.map((_, i) => i);
+  const [stones, strops] = [false, true].map((after) =>
+    places.filter((i) => (steps[i]?.afterBurr ?? false) === after),
+  ) as [number[], number[]];
   return [
     ...(grinding ? [{ kind: 'grind', grinding } as const] : []),
     ...(setting ? [{ kind: 'set', setting } as const] : []),
-    ...steps.flatMap((_, step): Station[] =>
-      step === 0 ? [{ kind: 'stone', step }, { kind: 'burr' }] : [{ kind: 'stone', step }],
+    ...stones.flatMap((step): Station[] =>
+      step === stones[0] ? [{ kind: 'stone', step }, { kind: 'burr' }] : [{ kind: 'stone', step }],
     ),
-    { kind: 'burr-off' },
+    ...(stones.length > 0 ? [{ kind: 'burr-off' } as const] : []),
+    ...strops.map((step): Station => ({ kind: 'stone', step })),
     { kind: 'proof' },
   ];
 }
@@ -221,12 +230,13 @@ function honedIn(run: Run): Session | undefined {
       strokes,
       minutes: rounded(minutes),
       forceN: plan.steps[i]?.forceN ?? plan.forceN,
+      ...(plan.steps[i]?.bothWays && { bothWays: true }),
     }))
     .filter(({ strokes }) => strokes > 0);
   if (steps.length === 0) return undefined;
   return {
     toolId: plan.toolId,
-    kind: 'honing',
+    kind: plan.steps.every(({ afterBurr }) => afterBurr) ? 'stropping' : 'honing',
     startedAt: groundAt ?? run.startedAt,
     minutes: rounded(run.minutes - run.grindMin),
     ...(plan.who !== undefined && { who: plan.who }),

@@ -22,6 +22,8 @@ export interface SessionStep {
   readonly minutes: number;
   /** Push on the blade, N, where it was not the usual. */
   readonly forceN?: number;
+  /** Each stroke cut to and fro. */
+  readonly bothWays?: boolean;
   /** Recession of the edge where it was measured. */
   readonly recessionMm?: number;
 }

@@ -63,8 +63,10 @@ const shed: ShedYears = {
       notes: 'A nail.',
     },
   ],
+  trueRates: { w1000: 1.4 },
+  trueWear: {},
   slowing: { w1000: 0.5 },
-  laidAside: [],
+  set: 'Bench',
   sharpener: 'Shed',
 };
 const years = (seed: number): ReturnType<typeof shedYears> => {
@@ -80,7 +82,7 @@ describe('shedYears', () => {
   });
 
   it('has busy springs, a nick that is ground out, a creeping angle, and a stone going slow', () => {
-    const sessions = years(7);
+    const { sessions, cares } = years(7);
     const month = (from: number, to: number): number =>
       sessions.filter(({ kind, startedAt }) => {
         const at = new Date(startedAt).getUTCMonth();
@@ -97,10 +99,11 @@ describe('shedYears', () => {
     const { state, life } = toolRecord(chisel, sessions, shed.abrasives);
     expect(state.steelMm3).toBeGreaterThan(0);
     expect(life?.measure).toBe('minutes');
+    expect(cares.filter(({ abrasiveId }) => abrasiveId === 'w1000').length).toBeGreaterThan(2);
   });
 
   it('makes records whose entries add up: back, steel and land, entry by entry', () => {
-    const sessions = years(11);
+    const { sessions } = years(11);
     const history = edgeHistory(chisel, sessions, shed.abrasives);
     const life = lifeOf(history);
     const { state } = toolRecord(chisel, sessions, shed.abrasives);

@@ -18,6 +18,9 @@ import {
   type HistoryEntry,
   type RecordedSession,
 } from '../record/edge-state.js';
+import { stoneCare, type Care } from '../abrasive/care.js';
+import { benchAtWork, type StoneAtWork } from '../abrasive/at-work.js';
+import { usesOfStones, type UseOfStone } from '../record/bench-record.js';
 import { readiness } from '../record/readiness.js';
 import { recordOf } from '../record/tool-record.js';
 import type { Session, SessionSetting, SessionStep } from '../session/session.js';
@@ -39,6 +42,8 @@ export interface Habit {
   readonly hands: readonly string[];
   /** Strokes on each abrasive where the tool is not one a plan can be made for. */
   readonly stones?: readonly (readonly [abrasiveId: string, strokes: number])[];
+  /** The set it is honed on, where that is not the shed’s. */
+  readonly set?: string;
   /** How the angle it is set at drifts, degrees a year. */
   readonly creepDegPerYear?: number;
 }
@@ -68,23 +73,42 @@ export interface ShedYears {
   readonly busy: readonly number[];
   readonly habits: readonly Habit[];
   readonly mishaps: readonly Mishap[];
+  /** How fast each stone really cuts against the estimate; 1 unless said. */
+  readonly trueRates: Readonly<Record<string, number>>;
+  /** How much faster than estimated each stone really dishes; 1 unless said. */
+  readonly trueWear: Readonly<Record<string, number>>;
   /** A stone that glazes: the strokes it needs grow by this share a year. */
   readonly slowing: Readonly<Record<string, number>>;
-  /** Abrasives that are not for the bench’s own honing. */
-  readonly laidAside: readonly string[];
+  /** The set most tools are honed on. */
+  readonly set: string;
   readonly sharpener: string;
+}
+
+/** What made-up years leave behind. */
+export interface ShedRecord {
+  readonly sessions: readonly RecordedSession[];
+  readonly cares: readonly (Care & { readonly id: string })[];
 }
 
 const DAY_MS = 86_400_000;
 const STRIKE_CHANCE = 0.004;
+/** How often somebody lays the rule on a land before honing, and a straightedge on a stone before flattening it. */
+const MEASURE_CHANCE = 0.12;
+const STRAIGHTEDGE_CHANCE = 0.15;
 
 /**
  * Plausible sessions for a made-up workshop: use follows habit and season, edges wear by what they
  * cut, and every sharpening is what the rack's own rules and the planner ask for on that day.
  * @param random numbers in 0..1; the same ones give the same sessions
  */
-export function shedYears(shed: ShedYears, random: () => number): readonly RecordedSession[] {
-  const bench = new Map(shed.abrasives.map((abrasive) => [abrasive.id, abrasive]));
+export function shedYears(shed: ShedYears, random: () => number): ShedRecord {
+  const bench = new Map(
+    benchAtWork(shed.abrasives).map((stone) => [
+      stone.id,
+      { ...stone, removalMm3PerNm: stone.removalMm3PerNm * (shed.trueRates[stone.id] ?? 1) },
+    ]),
+  );
+  const upkeep = new ShedUpkeep(shed, [...bench.values()], random);
   const lives = shed.habits.flatMap((habit) => {
     const tool = shed.tools.find(({ id }) => id === habit.toolId);
     return tool ? [new ToolLife(shed, tool, habit, bench, random)] : [];
@@ -96,11 +120,56 @@ export function shedYears(shed: ShedYears, random: () => number): readonly Recor
     if (date.getUTCDay() === 0) continue;
     for (const life of lives) {
       for (const session of life.day(date, day)) {
-        sessions.push(life.record({ id: `s${String(sessions.length + 1).padStart(4, '0')}`, ...session }));
+        const recorded = life.record({ id: `s${String(sessions.length + 1).padStart(4, '0')}`, ...session });
+        sessions.push(recorded);
+        upkeep.used(usesOfStones(life.tool, [recorded], bench));
       }
     }
+    if (date.getUTCDay() === SATURDAY) upkeep.evening(date);
   }
-  return sessions;
+  return { sessions, cares: upkeep.cares };
+}
+
+const SATURDAY = 6;
+
+/** The Saturday round of the stones: what is due is done, most of the time. */
+class ShedUpkeep {
+  readonly cares: (Care & { readonly id: string })[] = [];
+  private readonly uses = new Map<string, UseOfStone[]>();
+
+  constructor(
+    private readonly shed: ShedYears,
+    private readonly bench: readonly StoneAtWork[],
+    private readonly random: () => number,
+  ) {}
+
+  used(uses: readonly UseOfStone[]): void {
+    for (const use of uses) {
+      const before = this.uses.get(use.abrasiveId);
+      if (before) before.push(use);
+      else this.uses.set(use.abrasiveId, [use]);
+    }
+  }
+
+  evening(date: Date): void {
+    for (const stone of this.bench) {
+      const cares = this.cares.filter(({ abrasiveId }) => abrasiveId === stone.id);
+      // Only what came since the last care is looked at: what was flattened away is gone.
+      const lastAt = cares.at(-1)?.at ?? '';
+      const uses = (this.uses.get(stone.id) ?? []).filter(({ at }) => at > lastAt);
+      const { due, hollowUm = 0 } = stoneCare({ ...stone, wheel: undefined }, stone.sizeUm, uses, cares);
+      if (!due || this.random() > 0.8) continue;
+      const note = (care: Omit<Care, 'abrasiveId' | 'at' | 'who'>, hour: number): void => {
+        const id = `c${String(this.cares.length + 1).padStart(4, '0')}`;
+        this.cares.push({ id, abrasiveId: stone.id, at: at(date, hour), who: this.shed.sharpener, ...care });
+      };
+      if (due.kind === 'flattened' && this.random() < STRAIGHTEDGE_CHANCE) {
+        const seen = hollowUm * (this.shed.trueWear[stone.id] ?? 1) * (0.85 + 0.3 * this.random());
+        note({ kind: 'straightedge', hollowUm: rounded(seen, 5) }, 17);
+      }
+      note({ kind: due.kind, minutes: rounded(due.minutes * (0.8 + 0.5 * this.random()), 0.5) }, 17.25);
+    }
+  }
 }
 
 /** One tool's way through the years. */
@@ -112,9 +181,9 @@ class ToolLife {
 
   constructor(
     private readonly shed: ShedYears,
-    private readonly tool: Identified<Tool>,
+    readonly tool: Identified<Tool>,
     private readonly habit: Habit,
-    private readonly bench: ReadonlyMap<string, OwnedAbrasive>,
+    private readonly bench: ReadonlyMap<string, StoneAtWork>,
     private readonly random: () => number,
   ) {
     this.state = edgeAtFirst(tool);
@@ -202,6 +271,8 @@ class ToolLife {
   }
 
   private hone(startedAt: string, since: number): Session {
+    const { landMm } = this.state;
+    const measured = this.random() < MEASURE_CHANCE && landMm !== undefined && landMm > 0.1;
     const { deepestMm } = this.state.sinceHoned;
     const condition: Condition =
       deepestMm > 0 ? { kind: 'nicked', nickMm: deepestMm } : { kind: this.dullness };
@@ -219,6 +290,8 @@ class ToolLife {
       ),
       who: this.shed.sharpener,
       conditionBefore: condition,
+      // To a twentieth of a millimetre, as a lens and a rule show it.
+      ...(measured && { landMm: rounded(landMm, 0.05) }),
       ...(setting && { setting }),
       steps,
       outcome: {
@@ -235,13 +308,14 @@ class ToolLife {
   private byPlan(condition: Condition, since: number): SessionStep[] {
     const tool = asItStands(this.tool, this.state);
     const fresh = this.state.landFrom === 'ground' && this.state.honings === 0;
-    const { steps } = planHoning(tool, this.shed.abrasives, {
+    const { steps } = planHoning(tool, [...this.bench.values()], {
       condition: fresh ? { kind: 'dull' } : condition,
       finishUm: Math.max(1.2, familyFacts(tool.family).finishUm),
       forceN: PLAN_DEFAULTS.forceN,
       strokesPerMin: PLAN_DEFAULTS.strokesPerMin,
       maxRatio: PLAN_DEFAULTS.maxRatio,
-      laidAside: this.shed.laidAside,
+      set: this.habit.set ?? this.shed.set,
+      laidAside: [],
     });
     return steps.map(({ id, strokes }) => {
       const slow = 1 + ((this.shed.slowing[id] ?? 0) * since) / 365;

@@ -17,6 +17,8 @@ export interface FamilyFacts {
   readonly thicknessMm: number;
   /** How fine an edge usually serves, µm of abrasive. */
   readonly finishUm: number;
+  /** Nothing finer than this touches it: an edge so fine would be too brittle at its work. */
+  readonly finestUm?: number;
   /** What its use is counted in. */
   readonly usedIn: UseMeasure;
   /** Whether it is kept going by stropping while it is used (common practice, no source). */
@@ -42,7 +44,11 @@ export const FAMILIES = {
   'marking-knife': other('Pocket or marking knife', 'knife', [10, 15], 14, 2, 3),
   'kitchen-knife': other('Kitchen-type knife', 'knife', [12.5, 17.5], 40, 2, 6),
   'hooked-blade': other('Hooked blade', 'hook', [20, 30], 10, 2.5, 12, true),
-  'planer-knives': other('Planer or jointer knives', 'knife-set', [35, 45], 25, 3, 25.8),
+  // Never a step finer than about P600, 25.8 µm (common practice, no source): P800 is 21.8 µm.
+  'planer-knives': {
+    ...other('Planer or jointer knives', 'knife-set', [35, 45], 25, 3, 25.8),
+    finestUm: 22,
+  },
   'scraping-knife': other('Scraping knife', 'scraping', [15, 25], 12, 2, 6),
 } as const satisfies Record<string, FamilyFacts>;
 

@@ -1,0 +1,198 @@
+import { kindFacts, usualSheetUses, type Abrasive, type Upkeep } from './abrasive.js';
+import { dishes, hollowUm, wearAcrossMm, type StoneSpell } from './dish.js';
+import { learnedRate } from './learned-rate.js';
+import { isWheel } from './wheel.js';
+
+/** What is done for a stone, and the straightedge that says whether it is needed. */
+export const CARE_KINDS = [
+  'flattened',
+  'straightedge',
+  'new-sheet',
+  'recharged',
+  'scraped',
+  'dressed',
+  'cleaned',
+] as const;
+export type CareKind = (typeof CARE_KINDS)[number];
+
+/** One entry in an abrasive's own record. */
+export interface Care {
+  readonly abrasiveId: string;
+  readonly kind: CareKind;
+  /** ISO 8601 instant. */
+  readonly at: string;
+  readonly who?: string;
+  readonly minutes?: number;
+  /** The hollow a straightedge across the stone showed; only with `straightedge`. */
+  readonly hollowUm?: number;
+  readonly notes?: string;
+}
+
+/** Work on an abrasive, in order of time. */
+export interface StoneUse extends StoneSpell {
+  readonly at: string;
+  readonly minutes: number;
+}
+
+/** Care that is wanted now. */
+export interface DueCare {
+  readonly kind: CareKind;
+  /** How long it takes: as it took before, else an estimate. */
+  readonly minutes: number;
+}
+
+/** How an abrasive stands, reckoned from what was done on it and for it. */
+export interface StoneCare {
+  /** Since its face was last made new. */
+  readonly strokes: number;
+  readonly uses: number;
+  readonly minutes: number;
+  readonly lastAt?: string;
+  /** The hollow across it now, µm, and how many straightedge readings corrected that. */
+  readonly hollowUm?: number;
+  readonly readings: number;
+  /** How much faster than estimated it wears, by those readings. */
+  readonly wearFactor: number;
+  /** Recharges since the strop was scraped clean. */
+  readonly recharges: number;
+  /** Sheets left on the shelf, where they were counted. */
+  readonly sheetsLeft?: number;
+  readonly due?: DueCare;
+}
+
+/** A hollow this deep makes a belly on a chisel's edge; flatten then at the latest (estimate). */
+export const FLATTEN_AT_UM = 50;
+/** Strokes one charge of compound serves; charges before it is scraped clean; wheel minutes from one
+ * dressing to the next (estimates: common practice says “now and then”). */
+export const RECHARGE_AT_STROKES = 300;
+export const SCRAPE_AT_RECHARGES = 4;
+export const DRESS_AT_MIN = 30;
+/** How uncertain a stone's own wear is before a straightedge was laid on it, in ln. */
+const WEAR_SD = 0.7;
+/** Less than this estimated hollow tells nothing against a reading, µm. */
+const LEAST_TOLD_UM = 5;
+
+/** Minutes each care takes where nobody noted it (estimates). */
+export const USUAL_CARE_MIN: Readonly<Record<CareKind, number>> = {
+  flattened: 2,
+  straightedge: 0.5,
+  'new-sheet': 1,
+  recharged: 0.5,
+  scraped: 3,
+  dressed: 2,
+  cleaned: 1,
+};
+
+/** What makes a kind's face new; the straightedge only looks. */
+export const RENEWED_BY: Readonly<Record<Upkeep, CareKind>> = {
+  flatten: 'flattened',
+  sheet: 'new-sheet',
+  charge: 'recharged',
+  dress: 'dressed',
+  clean: 'cleaned',
+};
+
+/** The cares an abrasive may be given. */
+export function caresOf(abrasive: Pick<Abrasive, 'kind'>): readonly CareKind[] {
+  const { upkeep } = kindFacts(abrasive.kind);
+  const renewing = RENEWED_BY[upkeep];
+  if (upkeep === 'flatten') return [renewing, 'straightedge'];
+  return upkeep === 'charge' ? [renewing, 'scraped'] : [renewing];
+}
+
+/**
+ * How an abrasive stands after all its uses and cares, both in order of time. The hollow of a stone that
+ * dishes is its estimated wear across, times the factor its own straightedge readings taught (normal in
+ * the logarithm, as with rates), from the last flattening or reading on.
+ */
+export function stoneCare(
+  abrasive: Abrasive,
+  sizeUm: number,
+  uses: readonly StoneUse[],
+  cares: readonly Care[],
+): StoneCare {
+  const { upkeep } = kindFacts(abrasive.kind);
+  const renewing = RENEWED_BY[upkeep];
+  const dressedOn = isWheel(abrasive) ? lastDressing(abrasive) : undefined;
+  const times = cares.filter(({ kind }) => kind === renewing).map(({ at }) => at);
+  const lastAt = [...times, ...(dressedOn ? [dressedOn] : [])].sort().at(-1);
+  const since = uses.filter(({ at }) => lastAt === undefined || at > lastAt);
+  const dish = dishes(abrasive) ? dishOf(abrasive, sizeUm, uses, cares) : undefined;
+  const scrapedAt = cares.findLast(({ kind }) => kind === 'scraped')?.at ?? '';
+  const base: Omit<StoneCare, 'due'> = {
+    strokes: since.reduce((sum, { strokes }) => sum + strokes, 0),
+    uses: since.length,
+    minutes: since.reduce((sum, { minutes }) => sum + minutes, 0),
+    ...(lastAt !== undefined && { lastAt }),
+    ...(dish && { hollowUm: dish.hollowUm }),
+    readings: dish?.readings ?? 0,
+    wearFactor: dish?.factor ?? 1,
+    recharges: cares.filter(({ kind, at }) => kind === 'recharged' && at > scrapedAt).length,
+    ...sheetsLeft(abrasive, cares),
+  };
+  const kind = dueKind(abrasive, base);
+  return kind ? { ...base, due: { kind, minutes: usualMinutes(kind, cares) } } : base;
+}
+
+function dueKind(abrasive: Abrasive, state: Omit<StoneCare, 'due'>): CareKind | undefined {
+  switch (kindFacts(abrasive.kind).upkeep) {
+    case 'flatten':
+      return (state.hollowUm ?? 0) >= FLATTEN_AT_UM ? 'flattened' : undefined;
+    case 'sheet':
+      return state.uses >= (abrasive.sheets?.usesEach ?? usualSheetUses(abrasive)) ? 'new-sheet' : undefined;
+    case 'charge':
+      if (state.strokes < RECHARGE_AT_STROKES) return undefined;
+      return state.recharges >= SCRAPE_AT_RECHARGES ? 'scraped' : 'recharged';
+    case 'dress':
+      return state.minutes >= DRESS_AT_MIN ? 'dressed' : undefined;
+    case 'clean':
+      return undefined;
+  }
+}
+
+interface Dish {
+  readonly hollowUm: number;
+  readonly factor: number;
+  readonly readings: number;
+}
+
+function dishOf(abrasive: Abrasive, sizeUm: number, uses: readonly StoneUse[], cares: readonly Care[]): Dish {
+  const estimate = (from: string, to: string): number =>
+    hollowUm(
+      wearAcrossMm(
+        abrasive,
+        sizeUm,
+        uses.filter(({ at }) => at > from && at <= to),
+      ),
+    );
+  const ratios: number[] = [];
+  let [from, startUm] = ['', 0];
+  for (const { kind, at, hollowUm: seenUm } of cares) {
+    if (kind === 'flattened') [from, startUm] = [at, 0];
+    if (kind !== 'straightedge' || seenUm === undefined) continue;
+    const expected = estimate(from, at);
+    const grown = seenUm - startUm;
+    if (expected >= LEAST_TOLD_UM && grown > 0) ratios.push(grown / expected);
+    [from, startUm] = [at, seenUm];
+  }
+  const { factor } = learnedRate(ratios, WEAR_SD);
+  return { hollowUm: startUm + factor * estimate(from, '9999'), factor, readings: ratios.length };
+}
+
+function lastDressing({ wheel }: Abrasive): string | undefined {
+  return wheel?.readings.findLast(({ dressed }) => dressed)?.on;
+}
+
+function sheetsLeft({ sheets }: Abrasive, cares: readonly Care[]): { readonly sheetsLeft?: number } {
+  if (!sheets?.counted) return {};
+  const { on, count } = sheets.counted;
+  const used = cares.filter(({ kind, at }) => kind === 'new-sheet' && at.slice(0, 10) > on).length;
+  return { sheetsLeft: Math.max(0, count - used) };
+}
+
+function usualMinutes(kind: CareKind, cares: readonly Care[]): number {
+  const noted = cares
+    .flatMap((care) => (care.kind === kind && care.minutes !== undefined ? [care.minutes] : []))
+    .sort((a, b) => a - b);
+  return noted.length > 0 ? (noted[noted.length >> 1] as number) : USUAL_CARE_MIN[kind];
+}

@@ -1,0 +1,133 @@
+import { TIP_RADIUS_UM, dullRecessionMm, type Condition, type FaultKind } from '../edge/dulling.js';
+import { includedDeg, type Edge } from '../edge/edge.js';
+import { cosDeg, sinDeg } from '../measure/trig.js';
+import { honingJob, sinkMm, type HoningJob } from './honing-job.js';
+
+/** What is to be done about an edge, from least to most work. */
+export const TREATMENTS = ['strop', 'hone', 'regrind', 'repair'] as const;
+export type Treatment = (typeof TREATMENTS)[number];
+
+/** One line of the arithmetic: what it is about, and how far it sends the edge back. */
+export type IntakeLine =
+  | {
+      readonly what: 'tip';
+      readonly radiusUm: number;
+      readonly includedDeg: number;
+      readonly recessionMm: number;
+      /** The radius is the user's own, not the word's. */
+      readonly measured: boolean;
+    }
+  | { readonly what: 'nick' | 'pits' | 'overheated'; readonly recessionMm: number; readonly counts: boolean }
+  | { readonly what: 'out-of-square'; readonly recessionMm: number }
+  | { readonly what: 'rounded-over'; readonly overMm: number; readonly sinkMm: number }
+  | {
+      readonly what: 'wrong-angle';
+      readonly foundDeg: number;
+      readonly wantedDeg: number;
+      readonly mm3: number;
+    }
+  | { readonly what: 'wide-land' };
+
+/** A condition taken in: its arithmetic, what it comes to, and what is to be done. */
+export interface Intake {
+  readonly lines: readonly IntakeLine[];
+  readonly job: HoningJob;
+  readonly treatment: Treatment;
+  readonly why: string;
+}
+
+/** A nick this deep is a repair; one this deep is ground out rather than honed out. Estimates. */
+export const REPAIR_NICK_MM = 1;
+export const GRIND_NICK_MM = 0.25;
+/** A tip no rounder than this comes back on a strop (estimate). */
+export const STROP_TIP_UM = 2.5;
+
+/**
+ * What a condition asks for. Every fault becomes millimetres the edge goes back and cubic millimetres of
+ * steel; strop only while the tip is barely round and nothing else is wrong; grind first what is a quarter
+ * of a millimetre or more, a wide land, a bevel too steep and what nobody knows; a millimetre or more is a
+ * repair. The limits are estimates.
+ * @throws Refusal as {@link honingJob}
+ */
+export function intake(edge: Edge, condition: Condition, landMm?: number): Intake {
+  const job = honingJob(edge, condition, landMm);
+  const lines = intakeLines(edge, condition);
+  const { treatment, why } = judged(edge, condition, job);
+  return { lines, job, treatment, why };
+}
+
+function intakeLines(edge: Edge, condition: Condition): readonly IntakeLine[] {
+  const { kind, nickMm, tipRadiusUm, faults = [] } = condition;
+  const angle = includedDeg(edge);
+  const radiusUm = tipRadiusUm ?? TIP_RADIUS_UM[kind];
+  const deep = [
+    ...(nickMm ? [{ what: 'nick' as const, recessionMm: nickMm }] : []),
+    ...faults.flatMap(({ kind: what, mm = 0 }) =>
+      what === 'pits' || what === 'overheated' ? [{ what, recessionMm: mm }] : [],
+    ),
+  ];
+  const deepest = Math.max(0, ...deep.map(({ recessionMm }) => recessionMm));
+  const rest = faults.flatMap(({ kind: what, mm = 0, foundDeg }): IntakeLine[] => {
+    if (what === 'out-of-square') return [{ what, recessionMm: mm }];
+    if (what === 'rounded-over') return [{ what, overMm: mm, sinkMm: sinkMm(condition) }];
+    if (what === 'wide-land') return [{ what }];
+    if (what !== 'wrong-angle' || foundDeg === undefined) return [];
+    return [{ what, foundDeg, wantedDeg: groundDeg(edge), mm3: reshapeMm3(edge, foundDeg) }];
+  });
+  return [
+    {
+      what: 'tip',
+      radiusUm,
+      includedDeg: angle,
+      recessionMm: dullRecessionMm(radiusUm, angle),
+      measured: tipRadiusUm !== undefined,
+    },
+    ...deep.map((line) => ({ ...line, counts: line.recessionMm === deepest })),
+    ...rest,
+  ];
+}
+
+function judged(edge: Edge, condition: Condition, job: HoningJob): { treatment: Treatment; why: string } {
+  const { kind, faults = [], tipRadiusUm } = condition;
+  const has = (fault: FaultKind): boolean => faults.some((each) => each.kind === fault);
+  const found = faults.find((fault) => fault.kind === 'wrong-angle')?.foundDeg;
+  const back = job.recessionMm;
+  if (back >= REPAIR_NICK_MM) {
+    return {
+      treatment: 'repair',
+      why: `The edge has to go back ${REPAIR_NICK_MM} mm or more: that is a repair on the grinder, not a honing.`,
+    };
+  }
+  const first =
+    back >= GRIND_NICK_MM
+      ? `A quarter of a millimetre and more is sooner ground away than honed away.`
+      : has('wide-land')
+        ? 'A wide land takes long to hone: bring the primary back first.'
+        : found !== undefined && found > groundDeg(edge)
+          ? 'The bevel is steeper than it should be: grind it back to its angle first.'
+          : kind === 'unknown'
+            ? 'Nobody knows what was done to it: grind a primary of known angle, then hone on it.'
+            : undefined;
+  if (first) return { treatment: 'regrind', why: first };
+  if (faults.length === 0 && kind === 'fading' && (tipRadiusUm ?? 0) <= STROP_TIP_UM) {
+    return { treatment: 'strop', why: 'It only fades: a strop brings it back, without giving up steel.' };
+  }
+  const why =
+    kind === 'new'
+      ? 'New from the maker: the back is polished first, then the bevel is honed.'
+      : kind === 'rolled'
+        ? 'A rolled edge is weak steel: hone it off, the strop only stands it up again.'
+        : 'The stones take this off; no grinding is needed.';
+  return { treatment: 'hone', why };
+}
+
+const groundDeg = (edge: Edge): number =>
+  edge.form === 'single-bevel' ? edge.primaryDeg : includedDeg(edge);
+
+/** Steel between a bevel as it was found and as it should be, the edge staying where it is: ½·t²·|cot − cot|·w. */
+function reshapeMm3(edge: Edge, foundDeg: number): number {
+  if (edge.form !== 'single-bevel') return 0;
+  const cot = (deg: number): number => cosDeg(deg) / sinDeg(deg);
+  const between = Math.max(0, cot(edge.primaryDeg) - cot(foundDeg));
+  return (edge.thicknessMm ** 2 * between * edge.widthMm) / 2;
+}
