@@ -13,7 +13,7 @@ interface Route {
 
 /** Every subset in falling order of size, costed straight from the definition. */
 function allRoutes(input: ProgressionInput): Route[] {
-  const { abrasives, job, finishUm, minStrokes = 4, maxRatio = Infinity } = input;
+  const { abrasives, job, finishUm, minStrokes = 4, maxRatio = Infinity, stones, startUm = 0 } = input;
   const routes: Route[] = [];
   for (let mask = 1; mask < 1 << abrasives.length; mask++) {
     const chosen = abrasives.filter((_, i) => mask & (1 << i)).sort((a, b) => b.sizeUm - a.sizeUm);
@@ -21,6 +21,8 @@ function allRoutes(input: ProgressionInput): Route[] {
       const before = chosen[i - 1];
       return !before || (before.sizeUm > a.sizeUm && before.sizeUm / a.sizeUm <= maxRatio);
     });
+    if (stones !== undefined && chosen.length !== stones) continue;
+    if ((chosen[0] as ProgressionAbrasive).sizeUm < startUm) continue;
     if (!falls || (chosen.at(-1) as ProgressionAbrasive).sizeUm > finishUm) continue;
     let totalMin = 0;
     chosen.forEach((a, i) => {
@@ -64,6 +66,8 @@ const anyInput: fc.Arbitrary<ProgressionInput> = fc
       finishUm: fc.constantFrom(...SIZES.map((um) => um + 0.01)),
       minStrokes: fc.constantFrom(undefined, 0, 4, 10),
       maxRatio: fc.constantFrom(undefined, 1.7, 3, 10),
+      stones: fc.constantFrom(undefined, undefined, 1, 2, 3),
+      startUm: fc.constantFrom(undefined, undefined, 8, 20),
     }),
   );
 
@@ -146,6 +150,14 @@ describe('progression', () => {
     expect(on8000?.strokes).toBeLessThanOrEqual(13);
     // The worst corner of the range stays within the estimate's factor of two.
     expect(progression(touchUp(5, 50)).steps[0]?.strokes).toBeLessThanOrEqual(20);
+  });
+
+  it('says which wish leaves no way', () => {
+    const input = touchUp(4, 45);
+    expect(() => progression({ ...input, stones: 3 })).toThrowError(/No 3 of these/);
+    expect(() => progression({ ...input, startUm: 30 })).toThrowError(/begin finer/);
+    expect(() => progression({ ...input, startUm: 5, maxRatio: 2 })).toThrowError(/larger jump/);
+    expect(() => progression({ ...input, stones: 0.5 })).toThrowError(/whole number/);
   });
 
   it('refuses a finish nothing reaches and an empty bench, saying what to change', () => {

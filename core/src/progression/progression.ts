@@ -235,7 +235,7 @@ class StoneNet {
         `No ${stones} of these abrasives lead from coarse to ${finishUm} µm: allow another number, or a larger jump.`,
       );
     }
-    if (startUm !== undefined && reach({ ...this.input, startUm: undefined, stones: undefined })) {
+    if (startUm !== undefined && this.stones.every(({ sizeUm }) => sizeUm < startUm)) {
       return new Refusal('startUm', `Nothing here is as coarse as ${startUm} µm to begin on: begin finer.`);
     }
     return new Refusal(
