@@ -1,18 +1,26 @@
 import Joi from 'joi';
 import {
   ABRASIVE_KIND_NAMES,
+  EDGE_SHAPES,
   GRIT_STANDARDS,
   LUBRICANTS,
+  STROP_FACES,
   Refusal,
   grit,
   type Abrasive,
+  type AbrasiveKind,
+  type Between,
+  type EdgeShape,
+  type Sheets,
+  type StropFace,
   type Grade,
   type Wheel,
   type WheelReading,
   attempt,
   isWheel,
+  kindFacts,
 } from '@mellow-anvil/core';
-import { atField, day, line, notes, number, oneOf, related } from './fields.js';
+import { atField, day, id, instant, line, notes, number, oneOf, related, whole } from './fields.js';
 
 /** A grade that its standard knows. */
 export const gradeSchema = Joi.object<Grade, true>({
@@ -51,6 +59,35 @@ const wheel = Joi.object<Wheel, true>({
   readings: Joi.array().items(reading).max(1000).required() as never,
 });
 
+const sheets = Joi.object<Sheets, true>({
+  plate: line('Plate', 60).optional(),
+  face: oneOf('Face', ['upper', 'lower'] as const).optional(),
+  usesEach: whole('usesEach'),
+  costEach: number('cost', 'Cost of a sheet').optional(),
+  counted: Joi.object({ on: day, count: whole('sheetCount', 'Sheets on the shelf') }).optional() as never,
+});
+
+const strop = Joi.object<StropFace, true>({
+  face: oneOf('Face of the strop', STROP_FACES),
+  thicknessMm: number('stropMm').optional(),
+  compound: line('Compound', 60).optional(),
+});
+
+/** What only some kinds have: a field, whether a kind has it, and the sentence when it has not. */
+const FOREIGN: readonly (readonly [keyof Abrasive, (kind: AbrasiveKind) => boolean, string])[] = [
+  ['wheel', (kind) => isWheel({ kind }), 'Only a grinding wheel has these figures: leave them out.'],
+  [
+    'sheets',
+    (kind) => kindFacts(kind).upkeep === 'sheet',
+    'Only film and paper are used up by the sheet: leave this out.',
+  ],
+  [
+    'strop',
+    (kind) => kindFacts(kind).upkeep === 'charge',
+    'Only a strop has a face like this: leave it out.',
+  ],
+];
+
 export const abrasiveSchema = Joi.object<Abrasive, true>({
   name: line('Name'),
   kind: oneOf('Kind', ABRASIVE_KIND_NAMES),
@@ -62,11 +99,33 @@ export const abrasiveSchema = Joi.object<Abrasive, true>({
   removalMm3PerNm: number('removalMm3PerNm').optional(),
   scratchUm: number('scratchUm').optional(),
   wheel: wheel.optional() as never,
+  lengthMm: number('stoneMm', 'Length of the face').optional(),
+  widthMm: number('stoneMm', 'Width of the face').optional(),
+  radiusMm: number('stoneRadiusMm').optional(),
+  serves: Joi.array<EdgeShape[]>()
+    .items(oneOf('Shape of edge', EDGE_SHAPES).optional())
+    .max(EDGE_SHAPES.length)
+    .unique()
+    .optional() as never,
+  sets: Joi.array()
+    .items(line('Name of the set', 40).optional())
+    .max(20)
+    .unique()
+    .optional()
+    .messages({ 'array.unique': 'A set stands here twice: name it once.' }) as never,
+  between: Joi.object<Between, true>({ coarserId: id.optional(), finerId: id.optional() })
+    .or('coarserId', 'finerId')
+    .messages({ 'object.missing': 'Name the stone it is finer than, the one it is coarser than, or both.' })
+    .optional() as never,
+  sheets: sheets.optional() as never,
+  strop: strop.optional() as never,
+  learnFrom: instant.optional(),
   notes: notes.optional(),
 })
-  .custom((abrasive: Abrasive, helpers) =>
-    abrasive.wheel !== undefined && !isWheel(abrasive)
-      ? helpers.error('wheel.foreign', {}, atField(helpers.state, 'wheel', abrasive))
-      : abrasive,
-  )
-  .messages({ 'wheel.foreign': 'Only a grinding wheel has these figures: leave them out.' });
+  .custom((abrasive: Abrasive, helpers) => {
+    const foreign = FOREIGN.find(([field, has]) => abrasive[field] !== undefined && !has(abrasive.kind));
+    return foreign
+      ? helpers.error('field.foreign', { sentence: foreign[2] }, atField(helpers.state, foreign[0], abrasive))
+      : abrasive;
+  })
+  .messages({ 'field.foreign': '{#sentence}' });

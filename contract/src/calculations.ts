@@ -16,7 +16,14 @@ import {
   guideProjection,
   hollowGrind,
   honedHollow,
+  countdown,
+  intake,
+  learnedRate,
+  regrindInterval,
   wedgeHeat,
+  type Condition,
+  type Edge,
+  type LearnedRate,
   type HollowGrindInput,
   knifeLift,
   landGrowth,
@@ -31,7 +38,8 @@ import {
 } from '@mellow-anvil/core';
 import { id, number, oneOf, related, whole } from './fields.js';
 import { guideGeometrySchema, readingsSchema } from './guides.js';
-import { stepSchema } from './plans.js';
+import { edge } from './edges.js';
+import { conditionSchema, jobSchema, stepSchema } from './plans.js';
 import { packingSchema } from './settings.js';
 import { hostSchema } from './tools.js';
 
@@ -129,6 +137,8 @@ export const calculations: Readonly<Record<string, Calculation>> = {
       finishUm: number('finishUm'),
       minStrokes: whole('minStrokes').optional(),
       maxRatio: number('maxRatio').optional(),
+      stones: whole('stones').optional(),
+      startUm: number('sizeUm', 'Start').optional(),
     }),
     output: Joi.object({ steps: Joi.array().items(stepSchema).required(), totalMin: result }),
     run: progression,
@@ -334,5 +344,48 @@ export const calculations: Readonly<Record<string, Calculation>> = {
     input: Joi.object(work),
     output: Joi.object({ finishUm: result, reasons: Joi.array().items(words).required() }),
     run: finishAdvice,
+  },
+  'regrind-interval': {
+    title: 'How many honings to one regrinding make both the least work',
+    input: Joi.object({
+      primaryDeg: number('bevelDeg', 'Primary'),
+      secondaryDeg: number('bevelDeg', 'Secondary'),
+      widthMm: number('widthMm'),
+      recessionPerHoningMm: number('recessionMm', 'Recession of one honing'),
+      removalMm3PerMin: number('removalMm3PerMin'),
+      regrindMin: number('minutes', 'One regrinding'),
+    }),
+    output: Joi.object({ honings: result, meanMin: result }),
+    run: regrindInterval,
+  },
+  countdown: {
+    title: 'Strokes by side, one fewer each round',
+    input: Joi.object({ from: whole('countFrom'), sides: whole('sides').optional() }),
+    output: Joi.object({ strokes: result, sequence: Joi.array().items(Joi.number()).required() }),
+    run: countdown,
+  },
+  'condition-intake': {
+    title: 'What a condition comes to: how far the edge goes back, the steel, and what to do',
+    input: Joi.object({
+      edge: edge.required(),
+      condition: conditionSchema,
+      landMm: number('landMm').optional(),
+    }),
+    output: Joi.object({
+      lines: Joi.array().items(Joi.object().unknown()).required(),
+      job: jobSchema,
+      treatment: words,
+      why: words,
+    }),
+    run: ({ edge, condition, landMm }: { edge: Edge; condition: Condition; landMm?: number }) =>
+      intake(edge, condition, landMm),
+  },
+  'learned-rate': {
+    title: 'A stone’s rate over the one assumed, from readings',
+    input: Joi.object({
+      ratios: Joi.array().items(number('rateRatio').optional()).max(10000).required(),
+    }),
+    output: Joi.object({ factor: result, sd: result, low: result, high: result, readings: result }),
+    run: ({ ratios }: { ratios: readonly number[] }): LearnedRate => learnedRate(ratios),
   },
 };

@@ -1,17 +1,44 @@
 import Joi from 'joi';
 import {
+  CARE_KINDS,
   CONDITIONS,
+  FAULTS,
+  SCHOOLS,
+  TREATMENTS,
+  WAYS,
+  type BackStep,
   type Condition,
+  type Fault,
   type GrindRequest,
   type GrindingStep,
   type HoningJob,
   type HoningPlan,
+  type PlanCare,
+  type PlanStep,
+  type StropStep,
   type Plan,
   type PlanRequest,
   type ProgressionStep,
   type Verdict,
 } from '@mellow-anvil/core';
 import { id, line, number, oneOf, whole } from './fields.js';
+
+/** Faults that reach so far, and the one that is an angle. */
+const fault = Joi.object<Fault, true>({
+  kind: oneOf('Fault', FAULTS),
+  mm: Joi.when('kind', {
+    is: Joi.valid('wide-land', 'wrong-angle'),
+    then: Joi.forbidden(),
+    otherwise: number('faultMm').messages({ 'any.required': 'Say how far it reaches: measure it, in mm.' }),
+  }) as unknown as Joi.NumberSchema<number>,
+  foundDeg: Joi.when('kind', {
+    is: 'wrong-angle',
+    then: number('bevelDeg', 'The bevel as it is').messages({
+      'any.required': 'Say what the bevel measures now, in degrees.',
+    }),
+    otherwise: Joi.forbidden(),
+  }) as unknown as Joi.NumberSchema<number>,
+});
 
 export const conditionSchema = Joi.object<Condition, true>({
   kind: oneOf('Condition', CONDITIONS),
@@ -23,6 +50,12 @@ export const conditionSchema = Joi.object<Condition, true>({
     otherwise: Joi.forbidden(),
   }) as unknown as Joi.NumberSchema<number>,
   tipRadiusUm: number('tipRadiusUm').optional(),
+  faults: Joi.array()
+    .items(fault)
+    .max(FAULTS.length)
+    .unique('kind')
+    .optional()
+    .messages({ 'array.unique': 'The same fault stands here twice: give it once.' }) as never,
 }).required();
 
 export const planRequestSchema = Joi.object<PlanRequest, true>({
@@ -33,6 +66,15 @@ export const planRequestSchema = Joi.object<PlanRequest, true>({
   strokesPerMin: number('strokesPerMin'),
   minStrokes: whole('minStrokes').optional(),
   maxRatio: number('maxRatio').optional(),
+  school: oneOf('School', SCHOOLS).optional(),
+  order: Joi.array().items(id.optional()).max(60).unique().optional().messages({
+    'array.unique': 'A stone stands in the order twice: name it once.',
+  }) as never,
+  lighter: Joi.boolean().optional(),
+  way: oneOf('Stroke', WAYS).optional(),
+  set: line('Set', 40).optional(),
+  stropOnly: Joi.boolean().optional(),
+  strop: Joi.boolean().optional(),
   grind: Joi.object<GrindRequest, true>({
     wheelId: id,
     stopShortMm: number('stopShortMm'),
@@ -55,7 +97,7 @@ export const planDraftSchema = Joi.object<PlanDraft, true>(asked);
 
 const figure = Joi.number().min(0).max(1e9).required();
 
-const job = Joi.object<HoningJob, true>({
+export const jobSchema = Joi.object<HoningJob, true>({
   recessionMm: figure,
   removeMm3: figure,
   contactMm2: figure,
@@ -87,10 +129,29 @@ const grinding = Joi.object<GrindingStep, true>({
   landBeforeMm: figure,
 });
 
+const planStep = stepSchema.keys({ forceN: figure.optional() } as never) as Joi.ObjectSchema<PlanStep>;
+
 const result = Joi.object<HoningPlan, true>({
+  treatment: oneOf('Treatment', TREATMENTS).optional(),
+  care: Joi.array()
+    .items(Joi.object<PlanCare, true>({ id, kind: oneOf('Care', CARE_KINDS), minutes: figure }))
+    .max(500)
+    .optional() as never,
+  back: Joi.array()
+    .items(
+      Joi.object<BackStep, true>({
+        id,
+        strokes: figure.integer(),
+        minutes: figure,
+        prepares: Joi.boolean().required(),
+      }),
+    )
+    .max(500)
+    .optional() as never,
+  strop: Joi.object<StropStep, true>({ id, strokes: figure.integer(), minutes: figure }).optional() as never,
   grinding: grinding.optional() as never,
-  job: job as never,
-  steps: Joi.array().items(stepSchema).max(500).required() as never,
+  job: jobSchema as never,
+  steps: Joi.array().items(planStep).max(500).required() as never,
   totalMin: figure,
   verdicts: Joi.array().items(verdict).max(500).required() as never,
 }).required();

@@ -19,6 +19,8 @@ const planStep = Joi.object<RunPlanStep, true>({
   abrasiveId: id,
   strokes: whole('strokes'),
   forceN: number('forceN').optional(),
+  bothWays: Joi.boolean().optional(),
+  afterBurr: Joi.boolean().optional(),
 });
 
 const plan = Joi.object<RunPlan, true>({

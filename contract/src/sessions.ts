@@ -31,6 +31,7 @@ const step = Joi.object<SessionStep, true>({
   strokes: whole('strokes'),
   minutes: number('minutes'),
   forceN: number('forceN').optional(),
+  bothWays: Joi.boolean().optional(),
   recessionMm: number('recessionMm').optional(),
 });
 

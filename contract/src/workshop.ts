@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { WORKSHOP_FORMAT, type Workshop } from '@mellow-anvil/core';
 import { abrasiveSchema } from './abrasives.js';
 import { boardSchema } from './boards.js';
+import { careSchema } from './cares.js';
 import { id, line } from './fields.js';
 import { guideSchema } from './guides.js';
 import { planSchema } from './plans.js';
@@ -36,5 +37,7 @@ export const workshopSchema = Joi.object<Workshop, true>({
   plans: collection(planSchema, 20000),
   sessions: collection(sessionSchema, 100000),
   boards: collection(boardSchema, 200, false),
+  cares: collection(careSchema, 100000, false),
+  removedAbrasives: collection(abrasiveSchema, 500, false),
   packing: packingSchema.optional() as never,
 });

@@ -8,6 +8,8 @@ import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { format } from 'date-fns';
 import { abrasives } from './abrasives/abrasives.js';
+import { cares } from './abrasives/cares.js';
+import { setsRoutes } from './abrasives/sets.routes.js';
 import { backupsRoutes } from './backups/backups.routes.js';
 import { BackupsService } from './backups/backups.service.js';
 import { boards } from './boards/boards.js';
@@ -18,7 +20,8 @@ import { openApi, workshopJsonSchema } from './openapi/openapi.js';
 import { patternsRoutes } from './patterns/patterns.routes.js';
 import { Printer } from './patterns/printer.js';
 import { plans } from './plans/plans.js';
-import { recordsRoutes } from './records/records.routes.js';
+import { BenchService } from './records/bench.service.js';
+import { benchRoutes, recordsRoutes } from './records/records.routes.js';
 import { RecordsService } from './records/records.service.js';
 import { runsRoutes } from './runs/runs.routes.js';
 import { RunsService } from './runs/runs.service.js';
@@ -26,7 +29,7 @@ import { sessions } from './sessions/sessions.js';
 import { settings } from './settings/settings.js';
 import { settingsRoutes } from './settings/settings.routes.js';
 import type { Database } from './shared/database.js';
-import { boardDrafts, planDrafts, sessionDrafts } from './shared/drafts.js';
+import { boardDrafts, careDrafts, planDrafts, sessionDrafts } from './shared/drafts.js';
 import { HttpProblem, problemHandler } from './shared/problem.js';
 import { resourceRoutes } from './shared/resource.routes.js';
 import { storeOf } from './shared/store.js';
@@ -66,9 +69,14 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   const sessionStore = storeOf(sessions, database, commands);
   const settingsStore = storeOf(settings, database, commands);
   const printer = new Printer(settingsStore);
-  const records = new RecordsService(database, commands);
+  const careStore = storeOf(cares, database, commands);
+  const bench = new BenchService(database, commands);
+  const records = new RecordsService(database, commands, bench);
   const runs = new RunsService(database, commands);
-  const backups = new BackupsService(database, log, () => records.forget());
+  const backups = new BackupsService(database, log, () => {
+    bench.forget();
+    records.forget();
+  });
 
   const api = express.Router();
   api.use(requireJson);
@@ -81,9 +89,12 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   api.use('/boards', resourceRoutes(boards, boardStore, boardDrafts(guideStore, today)));
   api.use('/patterns', patternsRoutes(printer));
   api.use('/abrasives', resourceRoutes(abrasives, abrasiveStore));
+  api.use('/cares', resourceRoutes(cares, careStore, careDrafts(abrasiveStore)));
+  api.use('/bench', benchRoutes(bench));
+  api.use('/sets', setsRoutes(database, commands));
   api.use(
     '/plans',
-    resourceRoutes(plans, planStore, planDrafts(toolStore, guideStore, abrasiveStore, records)),
+    resourceRoutes(plans, planStore, planDrafts(toolStore, guideStore, abrasiveStore, records, bench)),
   );
   api.use('/sessions', resourceRoutes(sessions, sessionStore, sessionDrafts(toolStore)));
   api.use('/records', recordsRoutes(records));

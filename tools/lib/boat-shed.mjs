@@ -181,6 +181,8 @@ export function demoText(workshop, shedYears) {
       trueRates: { w1000: 1.4, w8000: 1.25, d600: 0.85, film3: 1.1 },
       trueWear: { w1000: 1.3, w400: 0.9 },
       slowing: { d600: 0.3 },
+      // Since then everyone was at the slip, hauling out.
+      lastRound: '2026-10-17',
       // The water stones are the bench’s own; plates, film and slate go with the carvers and the boats.
       set: 'Bench',
       sharpener: 'Shed',

@@ -66,6 +66,7 @@ const shed: ShedYears = {
   trueRates: { w1000: 1.4 },
   trueWear: {},
   slowing: { w1000: 0.5 },
+  lastRound: '2026-11-21',
   set: 'Bench',
   sharpener: 'Shed',
 };

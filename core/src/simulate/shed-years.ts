@@ -79,6 +79,8 @@ export interface ShedYears {
   readonly trueWear: Readonly<Record<string, number>>;
   /** A stone that glazes: the strokes it needs grow by this share a year. */
   readonly slowing: Readonly<Record<string, number>>;
+  /** The last Saturday anybody saw to the stones, `yyyy-mm-dd`. */
+  readonly lastRound: string;
   /** The set most tools are honed on. */
   readonly set: string;
   readonly sharpener: string;
@@ -93,8 +95,8 @@ export interface ShedRecord {
 const DAY_MS = 86_400_000;
 const STRIKE_CHANCE = 0.004;
 /** How often somebody lays the rule on a land before honing, and a straightedge on a stone before flattening it. */
-const MEASURE_CHANCE = 0.12;
-const STRAIGHTEDGE_CHANCE = 0.15;
+const MEASURE_CHANCE = 0.4;
+const STRAIGHTEDGE_CHANCE = 0.3;
 
 /**
  * Plausible sessions for a made-up workshop: use follows habit and season, edges wear by what they
@@ -152,13 +154,14 @@ class ShedUpkeep {
   }
 
   evening(date: Date): void {
+    if (date.toISOString().slice(0, 10) > this.shed.lastRound) return;
     for (const stone of this.bench) {
       const cares = this.cares.filter(({ abrasiveId }) => abrasiveId === stone.id);
       // Only what came since the last care is looked at: what was flattened away is gone.
       const lastAt = cares.at(-1)?.at ?? '';
       const uses = (this.uses.get(stone.id) ?? []).filter(({ at }) => at > lastAt);
       const { due, hollowUm = 0 } = stoneCare({ ...stone, wheel: undefined }, stone.sizeUm, uses, cares);
-      if (!due || this.random() > 0.8) continue;
+      if (!due || this.random() > 0.55) continue;
       const note = (care: Omit<Care, 'abrasiveId' | 'at' | 'who'>, hour: number): void => {
         const id = `c${String(this.cares.length + 1).padStart(4, '0')}`;
         this.cares.push({ id, abrasiveId: stone.id, at: at(date, hour), who: this.shed.sharpener, ...care });
@@ -314,6 +317,8 @@ class ToolLife {
       forceN: PLAN_DEFAULTS.forceN,
       strokesPerMin: PLAN_DEFAULTS.strokesPerMin,
       maxRatio: PLAN_DEFAULTS.maxRatio,
+      // A made-up shed was taught to double the grit.
+      school: 'doubling',
       set: this.habit.set ?? this.shed.set,
       laidAside: [],
     });

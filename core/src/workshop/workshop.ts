@@ -1,4 +1,5 @@
 import type { Abrasive } from '../abrasive/abrasive.js';
+import type { Care } from '../abrasive/care.js';
 import type { Packing } from '../guide/lift-stack.js';
 import type { Guide } from '../guide/guide.js';
 import type { HoningPlan, PlanRequest } from '../progression/honing-plan.js';
@@ -34,6 +35,10 @@ export interface Workshop {
   readonly sessions: readonly Identified<Session>[];
   /** Setting boards; files of releases before them have none. */
   readonly boards?: readonly Identified<SettingBoard>[];
+  /** What was done for the stones; files of releases before it was kept have none. */
+  readonly cares?: readonly Identified<Care>[];
+  /** Abrasives off the bench that sessions name: what was honed on them stays so. */
+  readonly removedAbrasives?: readonly Identified<Abrasive>[];
   /** Washers, cards and coins at hand. */
   readonly packing?: readonly Packing[];
 }

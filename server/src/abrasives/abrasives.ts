@@ -18,11 +18,21 @@ export const abrasives = defineKind<Abrasive>({
     removalMm3PerNm: 'real',
     scratchUm: 'real',
     wheel: 'json',
+    lengthMm: 'real',
+    widthMm: 'real',
+    radiusMm: 'real',
+    serves: 'json',
+    sets: 'json',
+    between: 'json',
+    sheets: 'json',
+    strop: 'json',
+    learnFrom: 'text',
     notes: 'text',
   },
   derived: { sizeUm: ({ grade }) => grit(grade).sizeUm },
   sorts: ['sizeUm', 'name', 'updatedAt', 'createdAt'],
   searches: ['name', 'notes'],
+  dependents: [{ kind: 'cares', column: 'abrasiveId' }],
   filters: {
     kind: Joi.string()
       .valid(...ABRASIVE_KIND_NAMES)

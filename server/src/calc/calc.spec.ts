@@ -46,6 +46,22 @@ const EXAMPLES: readonly (readonly [
     },
     { powerW: 30.8, passS: 17.82 },
   ],
+  [
+    'regrind-interval',
+    {
+      primaryDeg: 25,
+      secondaryDeg: 30,
+      widthMm: 50,
+      recessionPerHoningMm: 0.02,
+      removalMm3PerMin: 1.5,
+      regrindMin: 12,
+    },
+    { honings: 27, meanMin: 0.8809 },
+  ],
+  ['countdown', { from: 5 }, { strokes: 30 }],
+  ['countdown', { from: 10, sides: 1 }, { strokes: 55 }],
+  // Two normal laws weighed by hand: (2·ln 2/0.09)/(1/0.25 + 2/0.09).
+  ['learned-rate', { ratios: [2, 2] }, { factor: 1.7993, readings: 2 }],
   ['edge-keep', { angleDeg: 40, referenceDeg: 30 }, { ratio: 0.6718 }],
   ['skew-cut', { bevelDeg: 25, skewDeg: 30 }, { effectiveDeg: 21.991 }],
   [

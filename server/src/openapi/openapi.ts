@@ -12,6 +12,7 @@ import {
   storedSchema,
   workshopSchema,
 } from '@mellow-anvil/contract';
+import { setImportSchema } from '../abrasives/sets.routes.js';
 import { backupNameSchema } from '../backups/backups.routes.js';
 import { settings } from '../settings/settings.js';
 import { KINDS } from '../shared/kinds.js';
@@ -65,6 +66,17 @@ export function openApi(): Json {
   paths['/api/records/{toolId}'] = {
     parameters: [{ ...run, name: 'toolId' }],
     get: operation('One tool’s record, each entry and what it changed', {}),
+  };
+  paths['/api/bench'] = { get: operation('How every abrasive stands: care due, rates learned', {}) };
+  paths['/api/bench/{id}'] = {
+    parameters: [run],
+    get: operation('One abrasive’s record: its readings and its care', {}),
+  };
+  const ofSet = { query: Joi.object({ set: Joi.string().max(40) }) };
+  paths['/api/sets/set.json'] = { get: operation('A set of the bench as one open file', ofSet) };
+  paths['/api/sets/set.csv'] = { get: operation('A set of the bench as a table', ofSet) };
+  paths['/api/sets/import'] = {
+    post: operation('Take a set in, from a file or a table: all of it or nothing', { body: setImportSchema }),
   };
   paths['/api/backups'] = {
     get: operation('The backups there are', {}),

@@ -1,25 +1,24 @@
-import { QueryTypes } from 'sequelize';
 import type { Stored } from '@mellow-anvil/contract';
 import {
   edgeHistory,
   lifeOf,
   recordOf,
   toolRecord,
-  type Abrasive,
   type LifeEntry,
-  type OwnedAbrasive,
   type RecordedSession,
   type Session,
+  type StoneAtWork,
   type ToolRecord,
 } from '@mellow-anvil/core';
-import { abrasives } from '../abrasives/abrasives.js';
 import { sessions } from '../sessions/sessions.js';
 import type { Database } from '../shared/database.js';
-import type { Kind, Row } from '../shared/kind.js';
+import type { Row } from '../shared/kind.js';
 import { notFound } from '../shared/problem.js';
+import { rowsOf } from '../shared/rows.js';
 import { toStored } from '../shared/store.js';
 import { tools } from '../tools/tools.js';
 import type { Commands } from '../undo/commands.js';
+import type { BenchService } from './bench.service.js';
 
 /** What a tool's record comes to, with each entry and what it changed. */
 export interface ToolLife {
@@ -35,10 +34,12 @@ export class RecordsService {
   private readonly kept = new Map<string, ToolRecord>();
   /** Rises with everything stored, so that what was read before is not kept as what is so after. */
   private stored = 0;
+  private rates = '';
 
   constructor(
     private readonly database: Database,
     commands: Commands,
+    private readonly bench: BenchService,
   ) {
     commands.onStored((rows) => {
       this.stored += 1;
@@ -58,9 +59,10 @@ export class RecordsService {
 
   /** By tool id, for every tool on the rack. */
   async all(): Promise<Record<string, ToolRecord>> {
-    const rack = await this.rows(tools, '"deletedAt" IS NULL');
+    const bench = await this.everOnTheBench();
+    const rack = await rowsOf(this.database, tools, '"deletedAt" IS NULL');
     const missing = rack.filter(({ id }) => !this.kept.has(id));
-    const reckoned = missing.length > 0 ? await this.reckon(missing) : undefined;
+    const reckoned = missing.length > 0 ? await this.reckon(missing, bench) : undefined;
     return Object.fromEntries(
       rack.flatMap(({ id }) => {
         const record = reckoned?.get(id) ?? this.kept.get(id);
@@ -71,10 +73,12 @@ export class RecordsService {
 
   /** @throws HttpProblem 404 */
   async lifeOf(toolId: string): Promise<ToolLife> {
-    const [row] = await this.rows(tools, '"deletedAt" IS NULL AND id = $toolId', { toolId });
+    const [row] = await rowsOf(this.database, tools, '"deletedAt" IS NULL AND id = $toolId', { toolId });
     if (!row) throw notFound('This tool');
     const tool = tools.fromRow(row);
-    const entries = await this.rows(sessions, '"deletedAt" IS NULL AND "toolId" = $toolId', { toolId });
+    const entries = await rowsOf(this.database, sessions, '"deletedAt" IS NULL AND "toolId" = $toolId', {
+      toolId,
+    });
     const history = edgeHistory(
       tool,
       entries.map((entry) => toStored(sessions, entry)),
@@ -85,21 +89,26 @@ export class RecordsService {
 
   /** The record of one tool that has just been read. */
   async of(toolId: string): Promise<ToolRecord> {
+    await this.everOnTheBench();
     return this.kept.get(toolId) ?? (await this.lifeOf(toolId)).record;
   }
 
-  private async reckon(rack: readonly Row[]): Promise<Map<string, ToolRecord>> {
+  private async reckon(
+    rack: readonly Row[],
+    bench: readonly StoneAtWork[],
+  ): Promise<Map<string, ToolRecord>> {
     const { stored } = this;
     const [one, ...others] = rack;
     const entries =
       one && others.length === 0
-        ? await this.rows(sessions, '"deletedAt" IS NULL AND "toolId" = $toolId', { toolId: one.id })
-        : await this.rows(sessions, '"deletedAt" IS NULL');
+        ? await rowsOf(this.database, sessions, '"deletedAt" IS NULL AND "toolId" = $toolId', {
+            toolId: one.id,
+          })
+        : await rowsOf(this.database, sessions, '"deletedAt" IS NULL');
     const byTool = new Map<unknown, RecordedSession[]>(rack.map(({ id }) => [id, []]));
     for (const entry of entries) {
       byTool.get(entry['toolId'])?.push({ id: entry.id, ...sessions.fromRow(entry) });
     }
-    const bench = await this.everOnTheBench();
     const reckoned = new Map(
       rack.map((row) => [row.id, toolRecord(tools.fromRow(row), byTool.get(row.id) ?? [], bench)]),
     );
@@ -107,16 +116,17 @@ export class RecordsService {
     return reckoned;
   }
 
-  /** Removed abrasives too: what was honed on them stays honed. */
-  private async everOnTheBench(): Promise<OwnedAbrasive[]> {
-    const rows = await this.rows(abrasives, '1');
-    return rows.map((row) => ({ ...(abrasives.fromRow(row) as Abrasive), id: row.id }));
-  }
-
-  private rows<T>(kind: Kind<T>, where: string, bind: Record<string, string> = {}): Promise<Row[]> {
-    return this.database.sequelize.query<Row>(`SELECT * FROM "${kind.name}" WHERE ${where}`, {
-      type: QueryTypes.SELECT,
-      bind,
-    });
+  /**
+   * Every abrasive at the rate it is known to cut at. What was reckoned with other rates is forgotten: a
+   * reading on one tool moves what the same stone did to all of them.
+   */
+  private async everOnTheBench(): Promise<readonly StoneAtWork[]> {
+    const bench = await this.bench.everAtWork();
+    const rates = bench.map(({ id, removalMm3PerNm }) => `${id} ${removalMm3PerNm}`).join();
+    if (rates !== this.rates) {
+      this.kept.clear();
+      this.rates = rates;
+    }
+    return bench;
   }
 }

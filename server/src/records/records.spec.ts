@@ -1,8 +1,16 @@
 import { readFile } from 'node:fs/promises';
-import { planHoning, readiness, toolRecord, type ToolRecord } from '@mellow-anvil/core';
-import { shedYears, type Workshop } from '@mellow-anvil/core';
+import {
+  benchAtWork,
+  planHoning,
+  readiness,
+  shedYears,
+  toolRecord,
+  type ToolRecord,
+  type Workshop,
+} from '@mellow-anvil/core';
 import { TOOLS, stone } from '../testing/fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from '../testing/workshop.js';
+import type { BenchAnswer } from './bench.service.js';
 
 const DEMO = new URL('../../../demo/saltmarsh-boat-shed.workshop.json', import.meta.url);
 const GENERATOR = new URL('../../../tools/lib/boat-shed.mjs', import.meta.url);
@@ -29,10 +37,14 @@ describe('records', () => {
     await ask('PUT', '/api/workshop', demo);
     const all = await records();
     expect(Object.keys(all).length).toBe(demo.tools.length);
+    // At the rates the shed’s own readings taught.
+    const { stones } = (await ask('GET', '/api/bench')).body as BenchAnswer;
+    expect(stones['w1000']?.rate.readings).toBeGreaterThan(8);
+    const atWork = benchAtWork(demo.abrasives, stones);
     const states = new Set<string>();
     for (const tool of demo.tools) {
       const own = demo.sessions.filter(({ toolId }) => toolId === tool.id);
-      const record = toolRecord(tool, own, demo.abrasives);
+      const record = toolRecord(tool, own, atWork);
       expect(all[tool.id])
         .withContext(tool.id)
         .toEqual(JSON.parse(JSON.stringify(record)));

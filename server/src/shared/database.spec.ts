@@ -148,6 +148,29 @@ describe('openDatabase', () => {
     await shop.close();
   });
 
+  it('opens the file as the fourth release left it: its stones can be put in sets and cared for', async () => {
+    const left = new URL('../../src/testing/older/0004-stops-and-wheels.sqlite.gz', import.meta.url);
+    await writeFile(join(folder, 'workshop.sqlite'), gunzipSync(await readFile(left)));
+    const shop = await openTestWorkshop(folder);
+    const { version, createdAt, updatedAt, id, ...stone } = (await shop.ask('GET', '/api/abrasives/w1000'))
+      .body;
+    void [createdAt, updatedAt];
+    const known = {
+      ...stone,
+      sets: ['Bench'],
+      between: { coarserId: 'w400', finerId: 'w8000' },
+      widthMm: 70,
+    };
+    const kept = await shop.ask('PUT', `/api/abrasives/${id}`, { ...known, version });
+    expect(kept.body).toEqual(jasmine.objectContaining(known));
+    const care = { abrasiveId: 'w1000', kind: 'flattened', at: '2026-11-24T09:00:00Z' };
+    expect((await shop.ask('POST', '/api/cares', care)).status).toBe(201);
+    const { stones } = (await shop.ask('GET', '/api/bench')).body;
+    expect(stones.w1000.care.lastAt).toBe(care.at);
+    expect(Object.keys((await shop.ask('GET', '/api/records')).body).length).toBe(3);
+    await shop.close();
+  });
+
   it('refuses a newer release’s file in words', async () => {
     await (await openDatabase(folder, { migrations: [...MIGRATIONS, LATER] })).close();
     await expectAsync(openDatabase(folder)).toBeRejectedWithError(

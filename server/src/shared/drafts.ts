@@ -1,5 +1,6 @@
 import {
   boardDraftSchema,
+  careSchema,
   planDraftSchema,
   sessionSchema,
   type BoardDraft,
@@ -7,16 +8,20 @@ import {
 } from '@mellow-anvil/contract';
 import {
   asItStands,
+  caresOf,
   isRoller,
+  kindFacts,
   makeBoard,
   planHoning,
   type Abrasive,
+  type Care,
   type Guide,
   type Plan,
   type Session,
   type SettingBoard,
   type Tool,
 } from '@mellow-anvil/core';
+import type { BenchService } from '../records/bench.service.js';
 import type { RecordsService } from '../records/records.service.js';
 import { HttpProblem, invalid } from './problem.js';
 import type { Drafted } from './resource.routes.js';
@@ -31,6 +36,7 @@ export function planDrafts(
   guides: Store<Guide>,
   abrasives: Store<Abrasive>,
   records: RecordsService,
+  bench: BenchService,
 ): Drafted<Plan, PlanDraft> {
   return {
     draft: planDraftSchema,
@@ -47,7 +53,10 @@ export function planDrafts(
       }
       const { items } = await abrasives.list({ sort: '-sizeUm', page: 1, pageSize: 500 });
       const { state } = await records.of(draft.toolId);
-      return { ...draft, result: planHoning(asItStands(tool, state), items, draft.request) };
+      return {
+        ...draft,
+        result: planHoning(asItStands(tool, state), items, draft.request, await bench.record()),
+      };
     },
   };
 }
@@ -59,6 +68,26 @@ export function boardDrafts(guides: Store<Guide>, today: () => string): Drafted<
     async complete({ again, ...asked }, before) {
       const guide = await orInvalid('guideId', guides.read(asked.guideId));
       return makeBoard(guide, asked, today(), before, again);
+    },
+  };
+}
+
+/** Care is of an abrasive on the bench, and of the sort its kind takes. */
+export function careDrafts(abrasives: Store<Abrasive>): Drafted<Care, Care> {
+  return {
+    draft: careSchema,
+    async complete(care) {
+      const abrasive = await orInvalid('abrasiveId', abrasives.read(care.abrasiveId));
+      if (!caresOf(abrasive).includes(care.kind)) {
+        const { label } = kindFacts(abrasive.kind);
+        throw invalid([
+          {
+            field: 'kind',
+            message: `A ${label.toLowerCase()} is not cared for in this way: choose ${caresOf(abrasive).join(' or ')}.`,
+          },
+        ]);
+      }
+      return care;
     },
   };
 }

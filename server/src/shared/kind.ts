@@ -2,7 +2,8 @@ import type Joi from 'joi';
 import { listSchema, type ListQuery } from '@mellow-anvil/contract';
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
 
-export type KindName = 'settings' | 'tools' | 'guides' | 'boards' | 'abrasives' | 'plans' | 'sessions';
+export type KindName =
+  'settings' | 'tools' | 'guides' | 'boards' | 'abrasives' | 'cares' | 'plans' | 'sessions';
 
 /** One row of a kind's table: the columns every kind has, and its own. */
 export interface Row {

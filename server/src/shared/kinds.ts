@@ -1,4 +1,5 @@
 import { abrasives } from '../abrasives/abrasives.js';
+import { cares } from '../abrasives/cares.js';
 import { boards } from '../boards/boards.js';
 import { guides } from '../guides/guides.js';
 import { plans } from '../plans/plans.js';
@@ -14,6 +15,7 @@ export const KINDS = [
   guides,
   boards,
   abrasives,
+  cares,
   plans,
   sessions,
 ] as readonly unknown[] as readonly Kind<object>[];

@@ -188,4 +188,26 @@ export const MIGRATIONS: readonly Migration[] = [
       await schema.addColumn('sessions', 'landLeftMm', real);
     },
   },
+  {
+    name: '0005-the-bench-set',
+    async up(schema) {
+      for (const column of ['lengthMm', 'widthMm', 'radiusMm']) {
+        await schema.addColumn('abrasives', column, real);
+      }
+      for (const column of ['serves', 'sets', 'between', 'sheets', 'strop', 'learnFrom']) {
+        await schema.addColumn('abrasives', column, text);
+      }
+      await schema.createTable('cares', {
+        ...envelope,
+        abrasiveId: names('abrasives') as never,
+        kind: needed,
+        at: needed,
+        who: text,
+        minutes: real,
+        hollowUm: real,
+        notes: text,
+      });
+      await schema.addIndex('cares', ['abrasiveId', 'at']);
+    },
+  },
 ];

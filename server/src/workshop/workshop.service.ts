@@ -1,12 +1,15 @@
 import { workshopSchema } from '@mellow-anvil/contract';
-import type { Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import {
   DEFAULT_SETTINGS,
   WORKSHOP_FORMAT,
+  type Abrasive,
   type Identified,
   type Plan,
+  type Session,
   type Workshop,
 } from '@mellow-anvil/core';
+import { abrasives } from '../abrasives/abrasives.js';
 import type { Database } from '../shared/database.js';
 import type { KindName, Row } from '../shared/kind.js';
 import { KINDS } from '../shared/kinds.js';
@@ -61,15 +64,33 @@ export class WorkshopService {
       collections.plans = (collections.plans as Identified<Plan>[]).map((plan) =>
         withoutGoneGuide(plan, guides),
       );
+      const removedAbrasives = await this.removedButNamed(collections.sessions as Session[], transaction);
       const { name, packing } = named ? settings.fromRow(named) : DEFAULT_SETTINGS;
       return {
         format: 'mellow-anvil-workshop',
         version: WORKSHOP_FORMAT,
         name,
         ...(collections as unknown as Pick<Workshop, Collection>),
+        ...(removedAbrasives.length > 0 && { removedAbrasives }),
         ...(packing && { packing }),
       };
     });
+  }
+
+  /** Abrasives off the bench that a session was honed on: without them its steel could not be told any more. */
+  private async removedButNamed(
+    sessionsOfAll: readonly Session[],
+    transaction: Transaction,
+  ): Promise<Identified<Abrasive>[]> {
+    const used = new Set(
+      sessionsOfAll.flatMap(({ steps = [] }) => steps.map(({ abrasiveId }) => abrasiveId)),
+    );
+    const rows = await abrasives
+      .model(this.database.sequelize)
+      .findAll({ where: { deletedAt: { [Op.ne]: null } }, raw: true, transaction });
+    return (rows as unknown as Row[])
+      .filter(({ id }) => used.has(id))
+      .map((row) => ({ id: row.id, ...abrasives.fromRow(row) }));
   }
 
   /**
@@ -95,6 +116,12 @@ export class WorkshopService {
             before: row ?? null,
             after: row ? changedRow(kind, row, thing) : newRow(kind, thing, id),
           });
+        }
+        const gone = kind.name === 'abrasives' ? (workshop.removedAbrasives ?? []) : [];
+        for (const { id, ...thing } of gone) {
+          if (before.has(id)) continue;
+          const row = newRow(kind, thing, id);
+          changes.push({ kind: kind.name, before: null, after: { ...row, deletedAt: row.createdAt } });
         }
         for (const row of before.values()) {
           if (row.deletedAt === null) changes.push({ kind: kind.name, before: row, after: removedRow(row) });
@@ -145,6 +172,7 @@ function refuseLooseEnds(workshop: Workshop): void {
   const loose = (field: string, what: string, id: string): { field: string; message: string }[] => [
     { field, message: `The file holds no ${what} “${id}”: add it, or leave this entry out.` },
   ];
+  const stones = new Set(workshop.abrasives.map(({ id }) => id));
   const errors = [
     ...workshop.plans.flatMap((plan, i) =>
       tools.has(plan.toolId) ? [] : loose(`plans.${i}.toolId`, 'tool', plan.toolId),
@@ -156,6 +184,19 @@ function refuseLooseEnds(workshop: Workshop): void {
       plan.guideId === undefined || guides.has(plan.guideId)
         ? []
         : loose(`plans.${i}.guideId`, 'guide', plan.guideId),
+    ),
+    ...(workshop.cares ?? []).flatMap((care, i) =>
+      stones.has(care.abrasiveId) ? [] : loose(`cares.${i}.abrasiveId`, 'abrasive', care.abrasiveId),
+    ),
+    ...(workshop.removedAbrasives ?? []).flatMap(({ id }, i) =>
+      stones.has(id)
+        ? [
+            {
+              field: `removedAbrasives.${i}.id`,
+              message: `“${id}” stands among the abrasives too: keep it in one place.`,
+            },
+          ]
+        : [],
     ),
     ...workshop.sessions.flatMap((session, i) =>
       tools.has(session.toolId) ? [] : loose(`sessions.${i}.toolId`, 'tool', session.toolId),

@@ -1,0 +1,27 @@
+import Joi from 'joi';
+import { careSchema } from '@mellow-anvil/contract';
+import { CARE_KINDS, type Care } from '@mellow-anvil/core';
+import { defineKind } from '../shared/kind.js';
+
+export const cares = defineKind<Care>({
+  name: 'cares',
+  one: 'care of a stone',
+  schema: careSchema,
+  columns: {
+    abrasiveId: 'text',
+    kind: 'text',
+    at: 'text',
+    who: 'text',
+    minutes: 'real',
+    hollowUm: 'real',
+    notes: 'text',
+  },
+  sorts: ['at', 'updatedAt', 'createdAt'],
+  searches: ['who', 'notes'],
+  filters: {
+    abrasiveId: Joi.string().max(64),
+    kind: Joi.string()
+      .valid(...CARE_KINDS)
+      .messages({ '*': 'Filter by one of the kinds.' }),
+  },
+});
