@@ -20,6 +20,8 @@ export interface ToolRecord {
   readonly lastUse?: LastUse;
   readonly chips: EdgeChips;
   readonly creep?: Creep;
+  /** How often it was honed in the year before the last entry; absent in a record shorter than a quarter. */
+  readonly honingsPerYear?: number;
 }
 
 /** The last spell of use, as the next one is proposed. */
@@ -51,8 +53,24 @@ export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolReco
     chips: edgeChips(history),
     ...(life && { life }),
     ...(creep && { creep }),
+    ...honedYearly(history),
     ...(last && { lastUse: toLastUse(last) }),
   };
+}
+
+const DAY_MS = 86_400_000;
+/** A shorter record tells nothing of a year. */
+const QUARTER_DAYS = 91;
+
+function honedYearly(history: readonly HistoryEntry[]): { readonly honingsPerYear?: number } {
+  const times = history.map(({ session }) => Date.parse(session.startedAt));
+  const [first, last] = [times[0] ?? 0, times.at(-1) ?? 0];
+  const days = Math.min(365, (last - first) / DAY_MS);
+  if (days < QUARTER_DAYS) return {};
+  const honed = history.filter(
+    ({ session }, i) => session.kind === 'honing' && (times[i] as number) > last - days * DAY_MS,
+  );
+  return { honingsPerYear: (honed.length * 365) / days };
 }
 
 function toLastUse({ id, startedAt, who, use = {}, chips }: RecordedSession): LastUse {

@@ -1,23 +1,24 @@
-import { Injectable } from '@angular/core';
-import { map } from 'rxjs';
-import { grit, type Abrasive } from '@mellow-anvil/core';
+import { Injectable, inject } from '@angular/core';
+import { combineLatest, map } from 'rxjs';
+import { inOrder, setNames, type Abrasive } from '@mellow-anvil/core';
+import { BenchStore } from './bench.store';
 import { CollectionStore } from '../shared/collection.store';
 
 /** The bench set, coarse to fine. */
 @Injectable({ providedIn: 'root' })
 export class AbrasivesStore extends CollectionStore<Abrasive> {
-  readonly inOrder$ = this.items$.pipe(
-    map((items) =>
-      items
-        .map((item) => ({ ...item, sizeUm: grit(item.grade).sizeUm }))
-        .sort((a, b) => b.sizeUm - a.sizeUm || a.name.localeCompare(b.name)),
-    ),
-  );
+  readonly inOrder$ = this.items$.pipe(map((items) => inOrder(items)));
+
+  /** The names of the sets that stones stand in. */
+  readonly sets$ = this.items$.pipe(map((items) => setNames(items)));
 
   /** What an abrasive is called, by id; the record may name one that is gone. */
-  readonly nameOf$ = this.items$.pipe(
-    map((items) => {
-      const names = new Map(items.map(({ id, name }) => [id, name]));
+  readonly nameOf$ = combineLatest([this.items$, inject(BenchStore).gone$]).pipe(
+    map(([items, gone]) => {
+      const names = new Map([
+        ...gone.map(({ id, name }) => [id, `${name} (off the bench)`] as const),
+        ...items.map(({ id, name }) => [id, name] as const),
+      ]);
       return (id: string): string => names.get(id) ?? 'an abrasive since removed';
     }),
   );

@@ -10,11 +10,16 @@ import {
   signal,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { kindFacts } from '@mellow-anvil/core';
+import { Select } from 'primeng/select';
+import { kindFacts, servesShape, shapeOfEdge, standsIn, type BenchRecord } from '@mellow-anvil/core';
 import { Desk } from '../bench/desk';
 import { Figures } from '../shared/figures';
 import { AbrasivesStore } from './abrasives.store';
+import { BenchStore } from './bench.store';
+import { stateWord } from './care-words';
+import { ChosenSet } from './chosen-set';
 import { railPlaces, railScale } from './rail-layout';
 import { StoneGlyph } from './stone-glyph';
 
@@ -24,15 +29,29 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
 /** The bench set along a logarithmic scale of microns; a plan lights its stones. */
 @Component({
   selector: 'ma-rail',
-  imports: [RouterLink, StoneGlyph],
+  imports: [FormsModule, RouterLink, Select, StoneGlyph],
   template: `
     <section aria-label="Rail: the bench set, coarse to fine" tabindex="0">
-      @if (stones().length === 0) {
+      @if (all().length === 0) {
         <p class="empty muted">
           The rail is empty.
           <a routerLink="/stones/new">Put a stone on it</a>
         </p>
       } @else {
+        @if (sets().length > 1) {
+          <div class="head">
+            <p-select
+              ariaLabel="The set on the rail"
+              size="small"
+              appendTo="body"
+              [options]="sets()"
+              optionLabel="label"
+              optionValue="value"
+              [ngModel]="set() ?? ''"
+              (ngModelChange)="choose($event)"
+            />
+          </div>
+        }
         <div class="track" [style.width.px]="layout().width">
           <svg class="scale" [attr.width]="layout().width" height="100%" aria-hidden="true">
             @for (stone of stones(); track stone.id) {
@@ -51,13 +70,19 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
               [class.lit]="stone.strokes"
               [class.aside]="stone.aside"
               [style.left.px]="stone.left"
-              [attr.aria-pressed]="planning() && stone.flat ? !stone.aside : null"
+              [attr.aria-pressed]="planning() && stone.serves ? !stone.aside : null"
               [attr.aria-label]="stone.words"
               [title]="stone.words"
-              (click)="press(stone.id, stone.flat)"
+              (click)="press(stone.id, stone.serves)"
             >
               <ma-stone-glyph [kind]="stone.kind" [lubricant]="stone.lubricant" />
               <span class="name">{{ stone.name }}</span>
+              @if (stone.due) {
+                <span class="due">
+                  <svg viewBox="0 0 10 10" aria-hidden="true"><path d="M5 0L10 9H0Z" /></svg>
+                  {{ stone.state }}
+                </span>
+              }
               <span class="says">
                 @if (stone.strokes) {
                   <b>{{ stone.strokes }}</b>
@@ -65,7 +90,9 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
                 } @else if (stone.aside) {
                   laid aside
                 } @else {
-                  {{ figures.number(stone.sizeUm, 1) }} µm
+                  {{ figures.number(stone.sizeUm, 1) }} µm{{
+                    stone.due || !stone.state ? '' : ' · ' + stone.state
+                  }}
                 }
               </span>
             </button>
@@ -111,6 +138,29 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
     .scale text {
       fill: var(--muted);
       font-size: 13px;
+    }
+    .head {
+      position: sticky;
+      left: 0;
+      z-index: 1;
+      float: left;
+      display: flex;
+      gap: 0.4rem;
+      align-items: center;
+      padding: 0.3rem 0.5rem 0;
+    }
+    .due {
+      display: flex;
+      gap: 3px;
+      align-items: center;
+      font-size: 0.8rem;
+      font-weight: 700;
+      color: var(--danger);
+    }
+    .due svg {
+      width: 10px;
+      height: 10px;
+      fill: currentColor;
     }
     .stone {
       position: absolute;
@@ -187,7 +237,18 @@ export class Rail {
   protected readonly figures = inject(Figures);
   private readonly desk = inject(Desk);
   private readonly router = inject(Router);
-  private readonly abrasives = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
+  private readonly store = inject(AbrasivesStore);
+  private readonly chosenSet = inject(ChosenSet);
+  protected readonly all = toSignal(this.store.inOrder$, { initialValue: [] });
+  private readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as BenchRecord });
+  private readonly tool = toSignal(this.desk.tool$);
+  protected readonly set = toSignal(this.chosenSet.set$);
+  private readonly names = toSignal(this.store.sets$, { initialValue: [] });
+  protected readonly sets = computed(() => [
+    { value: '', label: 'The whole bench' },
+    ...this.names().map((name) => ({ value: name, label: name })),
+  ]);
+  private readonly abrasives = computed(() => this.all().filter((stone) => standsIn(stone, this.set())));
   private readonly answer = toSignal(this.desk.answer$);
   private readonly room = signal(1280);
 
@@ -211,29 +272,40 @@ export class Rail {
 
   protected readonly stones = computed(() => {
     const answer = this.planning() ? this.answer() : undefined;
-    const steps = new Map(answer?.plan?.steps.map((step) => [step.id, step.strokes]));
+    const { steps: honed = [], strop } = answer?.plan ?? {};
+    const steps = new Map([...honed, ...(strop ? [strop] : [])].map((step) => [step.id, step.strokes]));
+    const edge = this.tool()?.edge;
     const aside = new Set(answer?.request.laidAside);
     const { places } = this.layout();
     return this.abrasives().map((stone, i) => {
       const { left = 0, scaleAt = 0 } = places[i] ?? {};
       const strokes = steps.get(stone.id);
       const laid = aside.has(stone.id);
-      const { label, flat } = kindFacts(stone.kind);
+      const { label } = kindFacts(stone.kind);
+      const care = this.record()[stone.id]?.care;
+      const state = stateWord(stone, care);
       const use = strokes ? `, ${strokes} strokes in this plan` : laid ? ', laid aside' : '';
       return {
         ...stone,
         left,
         strokes,
-        flat,
+        // What this edge may be honed or stropped on can be laid aside.
+        serves: edge !== undefined && servesShape(stone, shapeOfEdge(edge)),
+        state,
+        due: care?.due !== undefined,
         aside: laid,
         lead: `M${left} 104L${scaleAt} 122`,
-        words: `${stone.name}, ${label.toLowerCase()}, ${this.figures.number(stone.sizeUm, 1)} µm${use}`,
+        words: `${stone.name}, ${label.toLowerCase()}, ${this.figures.number(stone.sizeUm, 1)} µm${state ? `, ${state}` : ''}${use}`,
       };
     });
   });
 
-  protected press(id: string, flat: boolean): void {
-    if (this.planning() && flat) this.desk.toggle(id);
+  protected choose(set: string): void {
+    this.chosenSet.choose(set || undefined);
+  }
+
+  protected press(id: string, serves: boolean): void {
+    if (this.planning() && serves) this.desk.toggle(id);
     else void this.router.navigate(['/stones', id]);
   }
 }

@@ -10,6 +10,7 @@ import {
   type AbrasiveKind,
   attempt,
   isWheel,
+  kindFacts,
 } from '@mellow-anvil/core';
 import type { Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
@@ -146,7 +147,16 @@ export class StoneFields {
 
   protected kind(kind: AbrasiveKind): void {
     const named = this.draft().name === suggestedName(this.draft());
-    this.set({ kind, lubricant: usualLubricant(kind), ...(!isWheel({ kind }) && { wheel: undefined }) });
+    const { upkeep } = kindFacts(kind);
+    this.set({
+      kind,
+      lubricant: usualLubricant(kind),
+      // What the new kind does not have goes with the old one.
+      ...(!isWheel({ kind }) && { wheel: undefined }),
+      ...(upkeep !== 'sheet' && { sheets: undefined }),
+      ...(upkeep !== 'charge' && { strop: undefined }),
+      serves: undefined,
+    });
     if (named) this.set({ name: suggestedName(this.draft()) });
   }
 

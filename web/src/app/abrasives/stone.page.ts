@@ -11,17 +11,30 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { isWheel, type Abrasive } from '@mellow-anvil/core';
+import { contentOf } from '../shared/collection.store';
 import { Editor } from '../shared/editor';
+import { Notices } from '../shared/notices';
 import { AbrasivesStore } from './abrasives.store';
 import { usualStone } from './stone-draft';
+import { MoreFields } from './more-fields';
 import { StoneFields } from './stone-fields';
 import { StoneGlyph } from './stone-glyph';
+import { StoneLifePanel } from './stone-life';
 import { WheelFields } from './wheel-fields';
 
 /** One abrasive: added, changed or taken off the bench. */
 @Component({
   selector: 'ma-stone',
-  imports: [Button, ButtonDirective, RouterLink, StoneFields, StoneGlyph, WheelFields],
+  imports: [
+    Button,
+    ButtonDirective,
+    MoreFields,
+    RouterLink,
+    StoneFields,
+    StoneGlyph,
+    StoneLifePanel,
+    WheelFields,
+  ],
   template: `
     <form ngNoForm class="room" (submit)="$event.preventDefault(); keep()">
       <header>
@@ -32,6 +45,12 @@ import { WheelFields } from './wheel-fields';
         [draft]="editor.draft()"
         (draftChange)="editor.draft.set($event)"
         [sentences]="editor.sentences()"
+      />
+      <ma-more-fields
+        [draft]="editor.draft()"
+        (draftChange)="editor.draft.set($event)"
+        [sentences]="editor.sentences()"
+        [id]="id()"
       />
       @if (wheeled()) {
         <ma-wheel-fields
@@ -51,6 +70,11 @@ import { WheelFields } from './wheel-fields';
         }
       </div>
     </form>
+    @if (known(); as stone) {
+      <div class="room">
+        <ma-stone-life [stone]="stone" (forget)="forget()" />
+      </div>
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -58,7 +82,10 @@ export class StonePage {
   readonly id = input<string>();
   private readonly abrasives = inject(AbrasivesStore);
   private readonly router = inject(Router);
-  private readonly all = toSignal(this.abrasives.items$, { initialValue: [] });
+  private readonly notices = inject(Notices);
+  private readonly all = toSignal(this.abrasives.inOrder$, { initialValue: [] });
+  /** The stone as it is kept, with the grain it counts as. */
+  protected readonly known = computed(() => this.all().find(({ id }) => id === this.id()));
 
   protected readonly editor = new Editor<Abrasive>(this.abrasives, 'abrasiveSchema', usualStone(), 'rail');
   protected readonly stored = this.editor.stored;
@@ -67,13 +94,27 @@ export class StonePage {
 
   constructor() {
     effect(() => {
-      const found = this.all().find(({ id }) => id === this.id());
-      untracked(() => this.editor.load(found));
+      const { sizeUm: _, ...found } = this.known() ?? { sizeUm: 0 };
+      if ('id' in found) untracked(() => this.editor.load(found));
     });
   }
 
   protected async keep(): Promise<void> {
     if (await this.editor.keep()) void this.router.navigate(['/stones']);
+  }
+
+  /** Readings before now count no more; the change can be undone. */
+  protected forget(): void {
+    const stone = this.known();
+    if (!stone) return;
+    const { sizeUm: _, ...kept } = contentOf<Abrasive & { readonly sizeUm: number }>(stone);
+    this.abrasives
+      .change(stone.id, stone.version, { ...kept, learnFrom: new Date().toISOString() })
+      .subscribe({
+        next: () =>
+          this.notices.done(`${stone.name} learns anew from now on. Undo brings its readings back.`),
+        error: (reason: unknown) => this.notices.refused(reason),
+      });
   }
 
   protected async remove(): Promise<void> {

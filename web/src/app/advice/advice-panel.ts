@@ -20,7 +20,8 @@ import {
   angleAdvice,
   backBevelDeg,
   finishAdvice,
-  grit,
+  inOrder,
+  servesShape,
   includedDeg,
   kindFacts,
   timberCalled,
@@ -250,10 +251,9 @@ export class AdvicePanel {
   protected readonly finish = computed(() => finishAdvice(this.work()));
   protected readonly stone = computed(() => {
     const { finishUm } = this.finish();
-    const fits = this.abrasives()
-      .filter(({ kind }) => kindFacts(kind).flat)
-      .map((each) => ({ name: each.name, sizeUm: grit(each.grade).sizeUm }))
-      .sort((a, b) => b.sizeUm - a.sizeUm);
+    const fits = inOrder(this.abrasives()).filter(
+      (each) => servesShape(each, 'straight') && !kindFacts(each.kind).strop,
+    );
     const coarsest = fits.find(({ sizeUm }) => sizeUm <= finishUm);
     const finest = fits.at(-1);
     if (coarsest)

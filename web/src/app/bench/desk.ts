@@ -9,8 +9,14 @@ import {
 } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import {
+  familyFacts,
+  intake,
+  servesShape,
+  shapeOfEdge,
+  standsIn,
+  type Abrasive,
+  type BenchRecord,
   ASSUMED_LAND_MM,
-  FAMILIES,
   GRINDING_PUSH_N,
   PLAN_DEFAULTS,
   Refusal,
@@ -49,6 +55,8 @@ import {
   attempt,
 } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
+import { BenchStore } from '../abrasives/bench.store';
+import { ChosenSet } from '../abrasives/chosen-set';
 import { GuidesStore } from '../guides/guides.store';
 import { BoardsStore } from '../patterns/boards.store';
 import { RecordsStore } from '../records/records.store';
@@ -90,6 +98,8 @@ export class Desk {
   private readonly abrasives = inject(AbrasivesStore);
   private readonly boards = inject(BoardsStore);
   private readonly records = inject(RecordsStore);
+  private readonly stones = inject(BenchStore);
+  private readonly set = inject(ChosenSet);
   private readonly choices = new BehaviorSubject<Choices>({ guides: {}, requests: {} });
 
   readonly tool$: Observable<Stored<Tool> | undefined> = combineLatest([
@@ -131,23 +141,29 @@ export class Desk {
     this.abrasives.inOrder$,
     this.choices,
     this.records.known$,
+    this.stones.record$,
+    this.set.set$,
   ]).pipe(
-    map(([tool, bench, { requests }, records]) => {
+    map(([tool, bench, { requests }, records, stones, set]) => {
       if (!tool) return undefined;
-      const finest = Math.min(
-        ...bench.filter(({ kind }) => kindFacts(kind).flat).map(({ sizeUm }) => sizeUm),
-      );
-      const usual = FAMILIES[tool.family].finishUm;
+      const own = requests[tool.id];
+      const usual = fromRecord(tool, records[tool.id], bench);
+      const condition = own?.condition ?? usual.condition;
       const request: PlanRequest = {
-        ...fromRecord(tool, records[tool.id], bench),
-        finishUm: Number.isFinite(finest) ? Math.max(finest, usual) : usual,
+        ...usual,
+        finishUm: usualFinishUm(tool, bench, set),
         forceN: PLAN_DEFAULTS.forceN,
+        lighter: true,
         strokesPerMin: PLAN_DEFAULTS.strokesPerMin,
         maxRatio: PLAN_DEFAULTS.maxRatio,
+        ...(isFadedOnly(tool, condition) && bench.some((stone) => isStrop(stone) && standsIn(stone, set))
+          ? { stropOnly: true }
+          : {}),
         laidAside: [],
-        ...requests[tool.id],
+        ...own,
+        ...(set !== undefined && { set }),
       };
-      return answerTo(tool, bench, request, records[tool.id]?.state);
+      return answerTo(tool, bench, request, records[tool.id]?.state, stones);
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
@@ -174,7 +190,8 @@ export class Desk {
 
   /** Asks all of an earlier request again, in place of what was asked since. */
   askAgain(request: PlanRequest): void {
-    this.ask({ landMm: undefined, maxRatio: undefined, minStrokes: undefined, grind: undefined, ...request });
+    this.set.choose(request.set);
+    this.ask({ ...UNASKED, ...request });
   }
 
   /** Lays an abrasive aside for this tool's plan, or takes it back in. */
@@ -186,16 +203,54 @@ export class Desk {
   }
 }
 
+/** Every part of a request that may be left out, left out. */
+const UNASKED: Partial<PlanRequest> = {
+  landMm: undefined,
+  maxRatio: undefined,
+  minStrokes: undefined,
+  grind: undefined,
+  school: undefined,
+  order: undefined,
+  lighter: undefined,
+  way: undefined,
+  stropOnly: undefined,
+  strop: undefined,
+};
+
+const isStrop = ({ kind }: Abrasive): boolean => kind === 'strop';
+
+/** Only fading, with nothing else wrong: what a strop brings back. */
+function isFadedOnly(tool: Tool, condition: Condition): boolean {
+  return unlessRefused(() => intake(tool.edge, condition).treatment) === 'strop';
+}
+
+/** As fine as the tool's family usually asks, or as fine as there is to hone on. */
+function usualFinishUm(
+  { family, edge }: Tool,
+  bench: readonly (Abrasive & { readonly sizeUm: number })[],
+  set: string | undefined,
+): number {
+  const { finishUm, finestUm = 0 } = familyFacts(family);
+  const finest = Math.min(
+    ...bench
+      .filter((stone) => servesShape(stone, shapeOfEdge(edge)) && !kindFacts(stone.kind).strop)
+      .filter((stone) => standsIn(stone, set) && stone.sizeUm >= finestUm)
+      .map(({ sizeUm }) => sizeUm),
+  );
+  // To a tenth, upwards: a place by hand has no round figure.
+  return Number.isFinite(finest) ? Math.max(Math.ceil(finest * 10) / 10, finishUm) : finishUm;
+}
+
 /** A plan as it is taken to the bench, with the setting of the facet that is honed. */
 export function runPlanOf(
   toolId: string,
   { plan, request }: Answer,
   setUp: SetUp | undefined,
-  bench: readonly { readonly id: string; readonly forceN?: number }[],
   grinding?: RunGrinding,
 ): RunPlan | undefined {
-  if (!plan || plan.steps.length === 0) return undefined;
-  const { condition, landMm, finishUm, forceN, strokesPerMin } = request;
+  if (!plan || (plan.steps.length === 0 && !plan.strop)) return undefined;
+  const { condition, landMm, finishUm, forceN, strokesPerMin, way } = request;
+  const bothWays = way === 'both' && { bothWays: true };
   const setting = setUp && honedSetting(setUp);
   return {
     toolId,
@@ -204,12 +259,17 @@ export function runPlanOf(
     finishUm,
     forceN,
     strokesPerMin,
-    ...(setting && { setting }),
+    ...(setting && plan.steps.length > 0 && { setting }),
     ...(plan.grinding && grinding && { grinding }),
-    steps: plan.steps.map(({ id, strokes }) => {
-      const own = bench.find((each) => each.id === id)?.forceN;
-      return { abrasiveId: id, strokes, ...(own !== undefined && { forceN: own }) };
-    }),
+    steps: [
+      ...plan.steps.map(({ id, strokes, forceN: push }) => ({
+        abrasiveId: id,
+        strokes,
+        ...(push !== undefined && { forceN: push }),
+        ...bothWays,
+      })),
+      ...(plan.strop ? [{ abrasiveId: plan.strop.id, strokes: plan.strop.strokes, afterBurr: true }] : []),
+    ],
   };
 }
 
@@ -258,11 +318,13 @@ function fromRecord(
   bench: Parameters<typeof planHoning>[1],
 ): Pick<PlanRequest, 'condition' | 'grind'> {
   const nickMm = record?.state.sinceHoned.deepestMm ?? 0;
-  const condition: Condition = nickMm > 0 ? { kind: 'nicked', nickMm } : { kind: 'dull' };
+  const state = record && readiness(tool, record).state;
+  const condition: Condition =
+    nickMm > 0 ? { kind: 'nicked', nickMm } : { kind: state === 'strop' ? 'fading' : 'dull' };
   const wheel = bench.find(isWheel);
   const { edge } = tool;
   if (!record || !wheel || edge.form !== 'single-bevel') return { condition };
-  if (!['regrind', 'repair'].includes(readiness(tool, record).state)) return { condition };
+  if (state !== 'regrind' && state !== 'repair') return { condition };
   const grind = { wheelId: wheel.id, stopShortMm: STOP_SHORT_MM, pushN: GRINDING_PUSH_N };
   const landMm = record.state.landMm ?? edge.landMm ?? ASSUMED_LAND_MM;
   const worth = unlessRefused(() => grindingWork(edge, { landMm, nickMm, stopShortMm: STOP_SHORT_MM }));
@@ -274,13 +336,23 @@ function answerTo(
   bench: Parameters<typeof planHoning>[1],
   request: PlanRequest,
   state: EdgeState | undefined,
+  stones: BenchRecord,
 ): Answer {
   const { condition, landMm, finishUm, forceN, strokesPerMin, maxRatio } = request;
+  const reaches = (condition.faults ?? []).flatMap(({ mm, foundDeg }) => [mm, foundDeg]);
   const { stopShortMm, pushN } = request.grind ?? {};
   if (
-    [stopShortMm, pushN, condition.nickMm, landMm, finishUm, forceN, strokesPerMin, maxRatio].some(
-      Number.isNaN,
-    )
+    [
+      ...reaches,
+      stopShortMm,
+      pushN,
+      condition.nickMm,
+      landMm,
+      finishUm,
+      forceN,
+      strokesPerMin,
+      maxRatio,
+    ].some(Number.isNaN)
   ) {
     const message = 'There is a plan as soon as every figure above can be read.';
     return { request, state, refusal: { field: 'unread', message } };
@@ -288,7 +360,7 @@ function answerTo(
   const result = attempt(() => ({
     request,
     state,
-    plan: planHoning(asItStands(tool, state), bench, request),
+    plan: planHoning(asItStands(tool, state), bench, request, stones),
   }));
   return result instanceof Refusal
     ? { request, state, refusal: { field: result.field, message: result.message } }

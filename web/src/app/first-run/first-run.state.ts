@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { combineLatest, map, shareReplay } from 'rxjs';
-import { kindFacts } from '@mellow-anvil/core';
+import { servesShape } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { GuidesStore } from '../guides/guides.store';
 import { ToolsStore } from '../tools/tools.store';
@@ -19,7 +19,7 @@ export class FirstRunState {
     map(([tools, guides, abrasives]) => ({
       tool: tools[0],
       guide: guides[0],
-      stones: abrasives.filter(({ kind }) => kindFacts(kind).flat),
+      stones: abrasives.filter((stone) => servesShape(stone, 'straight')),
     })),
     shareReplay({ bufferSize: 1, refCount: true }),
   );

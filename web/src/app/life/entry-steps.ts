@@ -48,7 +48,7 @@ import { QuantityField } from '../shared/quantity-field';
     <p-select
       ariaLabel="Add an abrasive"
       placeholder="Add an abrasive"
-      [options]="stones()"
+      [options]="$any(stones())"
       optionLabel="name"
       optionValue="id"
       [ngModel]="null"

@@ -1,4 +1,4 @@
-import type { ConditionKind } from '@mellow-anvil/core';
+import type { Condition, ConditionKind, FaultKind, School, Treatment, Way } from '@mellow-anvil/core';
 
 /** How dull an edge is, as people say it. */
 export const CONDITION_WORDS: Readonly<Record<ConditionKind, string>> = {
@@ -6,4 +6,44 @@ export const CONDITION_WORDS: Readonly<Record<ConditionKind, string>> = {
   dull: 'Dull',
   'very-dull': 'Very dull',
   nicked: 'Nicked',
+  rolled: 'Rolled over',
+  unknown: 'Second-hand',
+  new: 'New',
 };
+
+/** What else may be wrong, and what is measured of it. */
+export const FAULT_WORDS: Readonly<Record<FaultKind, { readonly label: string; readonly ask?: string }>> = {
+  pits: { label: 'Pits near the edge', ask: 'Pits reach back' },
+  'out-of-square': { label: 'Out of square', ask: 'One corner ahead by' },
+  'rounded-over': { label: 'Rounded over', ask: 'Bevel rounded for' },
+  overheated: { label: 'Overheated', ask: 'Colours reach back' },
+  'wide-land': { label: 'Land grown wide' },
+  'wrong-angle': { label: 'Wrong angle', ask: 'Bevel as it is' },
+};
+
+export const TREATMENT_WORDS: Readonly<Record<Treatment, string>> = {
+  strop: 'Strop only',
+  hone: 'Hone',
+  regrind: 'Grind, then hone',
+  repair: 'Repair',
+};
+
+export const SCHOOL_WORDS: Readonly<Record<School, { readonly label: string; readonly says: string }>> = {
+  'least-time': { label: 'Least time', says: 'Whatever takes the fewest minutes.' },
+  doubling: { label: 'Double each step', says: 'Even steps, as near to twice as fine as the set allows.' },
+  'two-stones': { label: 'Two stones', says: 'One to shape, one to finish.' },
+  exact: { label: 'This exact order', says: 'The stones you name, and no other.' },
+};
+
+export const WAY_WORDS: Readonly<Record<Way, string>> = {
+  pull: 'Pull',
+  push: 'Push',
+  both: 'To and fro',
+};
+
+/** A condition in a few words: “dull, out of square”. */
+export function conditionWords({ kind, faults = [] }: Condition): string {
+  return [CONDITION_WORDS[kind], ...faults.map((fault) => FAULT_WORDS[fault.kind].label)]
+    .join(', ')
+    .toLowerCase();
+}

@@ -5,7 +5,7 @@ import type { Stored } from '@mellow-anvil/contract';
 import type { Plan, PlanRequest } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { Notices } from '../shared/notices';
-import { CONDITION_WORDS } from './condition-words';
+import { conditionWords } from './condition-words';
 import { PlansStore } from './plans.store';
 
 /** The plans kept for a tool, newest first. */
@@ -81,7 +81,7 @@ export class KeptPlans {
   protected words({ result, request }: Plan): string {
     const strokes = result.steps.reduce((sum, step) => sum + step.strokes, 0);
     const stones = result.steps.length === 1 ? '1 stone' : `${result.steps.length} stones`;
-    return `${CONDITION_WORDS[request.condition.kind].toLowerCase()}, ${stones}, ${strokes} strokes`;
+    return `${conditionWords(request.condition)}, ${stones}, ${strokes} strokes`;
   }
 
   protected remove(plan: Stored<Plan>): void {

@@ -1,15 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { SelectButton } from 'primeng/selectbutton';
+import { Checkbox } from 'primeng/checkbox';
+import { MultiSelect } from 'primeng/multiselect';
 import {
   ASSUMED_LAND_MM,
   GRINDING_PUSH_N,
+  SCHOOLS,
+  WAYS,
+  includedDeg,
+  servesShape,
+  shapeOfEdge,
+  standsIn,
+  type School,
   STOP_SHORT_MM,
   isWheel,
   kindFacts,
   type Abrasive,
-  type Condition,
-  type ConditionKind,
   type EdgeState,
   type PlanRequest,
   type Tool,
@@ -18,36 +24,21 @@ import { LAND_FROM } from '../records/land-words';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
-import { CONDITION_WORDS } from './condition-words';
-
-const NEW_NICK_MM = 0.2;
+import { ConditionAsk } from './condition-ask';
+import { SCHOOL_WORDS, WAY_WORDS } from './condition-words';
 
 /** What a plan asks of the person: how dull, how fine, and at what pace. */
 @Component({
   selector: 'ma-plan-asks',
-  imports: [ChoiceField, FormsModule, QuantityField, SelectButton],
+  imports: [Checkbox, ChoiceField, ConditionAsk, FormsModule, MultiSelect, QuantityField],
   template: `
+    <ma-condition-ask
+      [condition]="request().condition"
+      [groundDeg]="groundDeg()"
+      [said]="said()"
+      (asked)="asked.emit({ condition: $event, stropOnly: undefined })"
+    />
     <div class="asks">
-      <div class="ask">
-        <span id="dull-label" class="label">How dull is it?</span>
-        <p-selectButton
-          ariaLabelledBy="dull-label"
-          [options]="conditions"
-          optionLabel="label"
-          optionValue="value"
-          [allowEmpty]="false"
-          [ngModel]="request().condition.kind"
-          (ngModelChange)="condition($event)"
-        />
-      </div>
-      @if (request().condition.kind === 'nicked') {
-        <ma-quantity
-          label="Depth of the nick"
-          [value]="request().condition.nickMm"
-          (valueChange)="asked.emit({ condition: { kind: 'nicked', nickMm: $event } })"
-          [sentence]="said()('condition.nickMm')"
-        />
-      }
       @if (land(); as l) {
         <ma-quantity
           label="Land now"
@@ -65,6 +56,30 @@ const NEW_NICK_MM = 0.2;
         [sentence]="said()('finishUm')"
         [hint]="finestHint()"
       />
+      <ma-choice
+        label="By which school"
+        [options]="schools"
+        [value]="request().school ?? 'least-time'"
+        (valueChange)="chooseSchool($event)"
+        [sentence]="said()('order') || said()('stones') || said()('startUm')"
+      />
+      @if (request().school === 'exact') {
+        <div class="order">
+          <label for="order" id="order-label">The order</label>
+          <p-multiSelect
+            inputId="order"
+            ariaLabelledBy="order-label"
+            appendTo="body"
+            display="chip"
+            placeholder="Choose the stones"
+            [options]="$any(orderable())"
+            optionLabel="label"
+            optionValue="value"
+            [ngModel]="request().order ?? []"
+            (ngModelChange)="chooseOrder($event)"
+          />
+        </div>
+      }
     </div>
     <details [open]="request().grind !== undefined">
       <summary>{{ wheels().length > 1 ? 'Wheel, pace and push' : 'Pace and push' }}</summary>
@@ -97,6 +112,32 @@ const NEW_NICK_MM = 0.2;
         </div>
       }
       <div class="asks">
+        <ma-choice
+          label="Stroke"
+          [options]="ways"
+          [value]="request().way ?? 'pull'"
+          (valueChange)="asked.emit({ way: $event })"
+        />
+        <span class="check">
+          <p-checkbox
+            inputId="lighter"
+            [binary]="true"
+            [ngModel]="request().lighter ?? false"
+            (ngModelChange)="asked.emit({ lighter: $event })"
+          />
+          <label for="lighter">Lighter as it gets finer</label>
+        </span>
+        @if (hasStrop()) {
+          <span class="check">
+            <p-checkbox
+              inputId="strop-last"
+              [binary]="true"
+              [ngModel]="request().strop ?? true"
+              (ngModelChange)="asked.emit({ strop: $event })"
+            />
+            <label for="strop-last">Strop at the end</label>
+          </span>
+        }
         <ma-quantity
           label="Push on the blade (N)"
           quantity="number"
@@ -134,13 +175,17 @@ const NEW_NICK_MM = 0.2;
       gap: 0.7rem 1.4rem;
       align-items: start;
     }
-    .ask {
-      display: grid;
-      gap: 0.2rem;
-    }
-    .label {
+    .order label {
+      display: block;
       font-weight: 700;
       font-size: 0.95rem;
+    }
+    .check {
+      display: flex;
+      gap: 0.5rem;
+      align-items: center;
+      min-height: 44px;
+      padding-top: 1.6rem;
     }
     ma-quantity {
       max-width: 15rem;
@@ -165,14 +210,30 @@ export class PlanAsks {
     input.required<readonly (Abrasive & { readonly id: string; readonly sizeUm: number })[]>();
   /** The sentence about a part of the request, or nothing. */
   readonly said = input.required<(part: string) => string>();
+  /** The stones of the plan as it stands, by id. */
+  readonly planned = input<readonly string[]>([]);
   readonly asked = output<Partial<PlanRequest>>();
 
   private readonly figures = inject(Figures);
   protected readonly unread = NaN;
-  protected readonly conditions = (Object.keys(CONDITION_WORDS) as ConditionKind[]).map((value) => ({
-    value,
-    label: CONDITION_WORDS[value],
-  }));
+  protected readonly schools = SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value].label }));
+  protected readonly ways = WAYS.map((value) => ({ value, label: WAY_WORDS[value] }));
+  protected readonly groundDeg = computed(() => {
+    const { edge } = this.tool();
+    return edge.form === 'single-bevel' ? edge.primaryDeg : includedDeg(edge);
+  });
+  protected readonly hasStrop = computed(() => this.stones().some(({ kind }) => kind === 'strop'));
+  /** What hones this edge, coarse to fine. */
+  private readonly honing = computed(() => {
+    const shape = shapeOfEdge(this.tool().edge);
+    return this.stones().filter(
+      (stone) =>
+        servesShape(stone, shape) && !kindFacts(stone.kind).strop && standsIn(stone, this.request().set),
+    );
+  });
+  protected readonly orderable = computed(() =>
+    this.honing().map(({ id, name }) => ({ value: id, label: name })),
+  );
 
   /** Only an edge with a secondary has a land. */
   protected readonly land = computed(() => {
@@ -191,7 +252,7 @@ export class PlanAsks {
   });
 
   protected readonly finestHint = computed(() => {
-    const finest = this.stones().findLast(({ kind }) => kindFacts(kind).flat);
+    const finest = this.honing().at(-1);
     return finest ? `Your finest is ${this.figures.number(finest.sizeUm, 1)} µm` : '';
   });
 
@@ -207,8 +268,14 @@ export class PlanAsks {
     this.asked.emit({ grind: wheelId ? { wheelId, stopShortMm, pushN } : undefined });
   }
 
-  protected condition(kind: ConditionKind): void {
-    const condition: Condition = kind === 'nicked' ? { kind, nickMm: NEW_NICK_MM } : { kind };
-    this.asked.emit({ condition });
+  /** An exact order begins with the stones of the plan as it is. */
+  protected chooseSchool(school: School): void {
+    const order = this.request().order ?? this.planned();
+    this.asked.emit(school === 'exact' ? { school, order } : { school });
+  }
+
+  /** Whatever order they were ticked in, stones go from coarse to fine. */
+  protected chooseOrder(ids: readonly string[]): void {
+    this.asked.emit({ order: this.orderable().flatMap(({ value }) => (ids.includes(value) ? [value] : [])) });
   }
 }

@@ -2,30 +2,35 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { Button } from 'primeng/button';
 import {
   TIP_RADIUS_UM,
-  kindFacts,
+  servesShape,
+  shapeOfEdge,
+  standsIn,
   type Abrasive,
+  type BenchRecord,
+  type CareKind,
   type HoningPlan,
   type PlanRequest,
   type RunGrinding,
   type Tool,
 } from '@mellow-anvil/core';
-import { GrindingStepCard } from '../grinding/grinding-step';
-import { StoneGlyph } from '../abrasives/stone-glyph';
 import { Figures } from '../shared/figures';
 import { Why, type Reason } from '../shared/why';
-import { CONDITION_WORDS } from './condition-words';
+import { conditionWords } from './condition-words';
+import { WorkList } from './work-list';
 
 type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
 
 /** What to do, stone by stone, and why each is in or out. */
 @Component({
   selector: 'ma-plan-result',
-  imports: [Button, GrindingStepCard, StoneGlyph, Why],
+  imports: [Button, Why, WorkList],
   template: `
     <section class="plan" aria-label="The plan">
       <header>
         <p class="total">
-          <span class="figure">{{ figures.minutes(plan().totalMin + (ground() ? betweenMin() : 0)) }}</span>
+          <span class="figure">
+            {{ figures.minutes(plan().totalMin + (plan().grinding ? betweenMin() : 0)) }}
+          </span>
           <span>{{ steel() }}</span>
           <ma-why of="this plan" [reason]="reason()" />
         </p>
@@ -43,36 +48,16 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
       @if (since()) {
         <p class="since">{{ since() }}</p>
       }
-      @if (ground(); as g) {
-        <ma-grinding-step
-          [tool]="tool()"
-          [edge]="g.edge"
-          [grinding]="g.grinding"
-          [wheel]="g.wheel"
-          (planned)="wheelPlanned.emit($event)"
-          (betweenMin)="betweenMin.set($event)"
-        />
-      }
-      @if (setLine()) {
-        <p class="set-line">{{ setLine() }}</p>
-      }
-      <ol>
-        @for (step of steps(); track step.id) {
-          <li class="step">
-            <ma-stone-glyph [kind]="step.stone.kind" [lubricant]="step.stone.lubricant" />
-            <span class="name">
-              {{ step.stone.name }}
-              <small>{{ figures.number(step.stone.sizeUm, 1) }} µm</small>
-            </span>
-            <span class="strokes figure">
-              {{ step.strokes }}
-              <small>strokes</small>
-            </span>
-            <span class="minutes figure">{{ figures.minutes(step.minutes) }}</span>
-            <span class="why">{{ step.why }}</span>
-          </li>
-        }
-      </ol>
+      <ma-work-list
+        [plan]="plan()"
+        [tool]="tool()"
+        [stones]="stones()"
+        [record]="record()"
+        [setLine]="setLine()"
+        (wheelPlanned)="wheelPlanned.emit($event)"
+        (betweenMin)="betweenMin.set($event)"
+        (cared)="cared.emit($event)"
+      />
       @if (left().length) {
         <h3>Left out</h3>
         <ul class="left">
@@ -82,8 +67,8 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
               {{ item.why }}
             </li>
           }
-          @if (notFlat()) {
-            <li class="muted">{{ notFlat() }}</li>
+          @if (others()) {
+            <li class="muted">{{ others() }}</li>
           }
         </ul>
       }
@@ -107,9 +92,6 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
       border-top: 3px solid var(--leather);
       padding-top: 0.5rem;
     }
-    .set-line {
-      font-weight: 700;
-    }
     .since {
       border-left: 5px solid var(--leather);
       padding-left: 0.7rem;
@@ -124,40 +106,11 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
       font-size: 2.4rem;
       line-height: 1;
     }
-    ol,
     .left {
       list-style: none;
       margin: 0;
       padding: 0;
     }
-    .step {
-      display: grid;
-      grid-template-columns: 56px minmax(7rem, 1.2fr) 8.5rem 5rem minmax(0, 2fr);
-      gap: 0.4rem 0.9rem;
-      align-items: center;
-      padding: 0.45rem 0;
-      border-bottom: 1px solid var(--line);
-    }
-    .name {
-      font-weight: 700;
-      display: grid;
-    }
-    .name small,
-    .strokes small {
-      font-weight: 400;
-      color: var(--muted);
-    }
-    .strokes {
-      font-size: 1.9rem;
-      line-height: 1.1;
-    }
-    .strokes small {
-      font-size: 1rem;
-    }
-    .minutes {
-      font-size: 1.1rem;
-    }
-    .why,
     .left li {
       font-size: 0.95rem;
     }
@@ -172,14 +125,6 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
     }
     .small {
       font-size: 0.92rem;
-    }
-    @media (max-width: 60rem) {
-      .step {
-        grid-template-columns: 56px 1fr auto auto;
-      }
-      .why {
-        grid-column: 1 / -1;
-      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -196,7 +141,9 @@ export class PlanResult {
   readonly setLine = input('');
   readonly keep = output<void>();
   readonly toBench = output<void>();
+  readonly record = input<BenchRecord>({});
   readonly wheelPlanned = output<RunGrinding>();
+  readonly cared = output<{ readonly id: string; readonly kind: CareKind }>();
 
   protected readonly figures = inject(Figures);
   private readonly byId = computed(() => new Map(this.stones().map((stone) => [stone.id, stone])));
@@ -207,34 +154,27 @@ export class PlanResult {
     }),
   );
 
-  protected readonly steps = computed(() =>
-    this.plan().steps.flatMap((step) => {
-      const judged = this.judged().find(({ id }) => id === step.id);
-      return judged ? [{ ...judged, ...step }] : [];
-    }),
-  );
   protected readonly left = computed(() =>
-    this.judged().filter(({ used, stone }) => !used && kindFacts(stone.kind).flat),
+    this.judged().filter(({ used, stone }) => !used && this.mightServe(stone)),
   );
-  protected readonly notFlat = computed(() => {
-    const names = this.stones()
-      .filter(({ kind }) => !kindFacts(kind).flat)
-      .map(({ name }) => name);
-    return names.length ? `Not for a flat bevel in a guide: ${names.join(', ')}.` : '';
+  protected readonly others = computed(() => {
+    const names = this.judged()
+      .filter(({ used, stone }) => !used && !this.mightServe(stone))
+      .map(({ stone }) => stone.name);
+    return names.length ? `Not for this edge, or in another set: ${names.join(', ')}.` : '';
   });
+  private mightServe(stone: Stone): boolean {
+    const { request, tool } = { request: this.request(), tool: this.tool() };
+    return servesShape(stone, shapeOfEdge(tool.edge)) && standsIn(stone, request.set);
+  }
 
   protected readonly betweenMin = signal(0);
-  protected readonly ground = computed(() => {
-    const { edge } = this.tool();
-    const { grinding } = this.plan();
-    const wheel = grinding && this.byId().get(grinding.wheelId);
-    return wheel && edge.form === 'single-bevel' ? { edge, grinding, wheel } : undefined;
-  });
 
   protected readonly steel = computed(() => {
     const { job } = this.plan();
+    if (this.request().stropOnly) return 'No steel to speak of: the strop only aligns.';
     const back = `The edge goes back ${this.figures.sliver(job.recessionMm)}`;
-    return job.wholeBevel
+    return job.wholeBevel || job.landAfterMm === job.landBeforeMm
       ? `${back}, over the whole bevel.`
       : `${back}; the land grows from ${this.figures.length(job.landBeforeMm)} to ${this.figures.length(job.landAfterMm)}.`;
   });
@@ -247,7 +187,7 @@ export class PlanResult {
       formula:
         'The order of stones that takes the least minutes: the first removes the worn steel, each next one the scratches of the one before. Strokes = volume ÷ (K · push · stroke ÷ steel).',
       inputs: [
-        `tip taken as ${this.figures.number(tip, 1)} µm round (${CONDITION_WORDS[condition.kind].toLowerCase()}), so the edge goes back ${this.figures.sliver(job.recessionMm)}`,
+        `tip taken as ${this.figures.number(tip, 1)} µm round (${conditionWords(condition)}), so the edge goes back ${this.figures.sliver(job.recessionMm)}`,
         `steel to remove ${this.figures.number(job.removeMm3, 3)} mm³ from ${this.figures.number(job.contactMm2, 1)} mm²`,
         `push ${this.figures.number(forceN, 0)} N, ${this.figures.number(strokesPerMin, 0)} strokes a minute`,
         'K = 0.0056 · (grain ÷ 14 µm)^0.8 · kind, mm³ per N·m; scratches 0.12 of the grain',

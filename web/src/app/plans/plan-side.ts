@@ -4,25 +4,52 @@ import { Router, RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { combineLatest, map, switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
-import type { Plan, PlanRequest, RunGrinding, Tool } from '@mellow-anvil/core';
+import {
+  asItStands,
+  type BenchRecord,
+  type CareKind,
+  type HoningPlan,
+  type Plan,
+  type PlanRequest,
+  type RunGrinding,
+  type School,
+  type Tool,
+} from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
+import { BenchStore } from '../abrasives/bench.store';
+import { CareOfStones } from '../abrasives/care-of-stones';
 import { Desk, honedSetting, recordReason, runPlanOf, type Answer, type SetUp } from '../bench/desk';
+import { RecordsStore, type Records } from '../records/records.store';
 import { RunsStore } from '../run/runs.store';
 import { sentencesFor, type Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
 import { Notices } from '../shared/notices';
-import { CONDITION_WORDS } from './condition-words';
+import { conditionWords } from './condition-words';
+import { IntakePanel } from './intake-panel';
 import { KeptPlans } from './kept-plans';
 import { PlanAsks } from './plan-asks';
 import { PlanResult } from './plan-result';
 import { PlansStore } from './plans.store';
+import { RegrindPanel } from './regrind-panel';
+import { SchoolsPanel } from './schools-panel';
+import { SweepPanel } from './sweep-panel';
 
 type Draft = Omit<Plan, 'result'>;
 
 /** The vise's third side: how dull it is, and what to do about it on the stones at hand. */
 @Component({
   selector: 'ma-plan-side',
-  imports: [ButtonDirective, KeptPlans, PlanAsks, PlanResult, RouterLink],
+  imports: [
+    ButtonDirective,
+    IntakePanel,
+    KeptPlans,
+    PlanAsks,
+    PlanResult,
+    RegrindPanel,
+    RouterLink,
+    SchoolsPanel,
+    SweepPanel,
+  ],
   template: `
     @if (openRun(); as open) {
       <p class="open" role="status">
@@ -31,16 +58,22 @@ type Draft = Omit<Plan, 'result'>;
       </p>
     }
     @if (answer(); as a) {
-      @if (plannable()) {
-        <ma-plan-asks
-          [request]="a.request"
-          [tool]="tool()"
-          [state]="a.state"
-          [stones]="stones()"
-          [said]="said()"
-          (asked)="desk.ask($event)"
-        />
-      }
+      <ma-plan-asks
+        [request]="a.request"
+        [tool]="tool()"
+        [state]="a.state"
+        [stones]="stones()"
+        [said]="said()"
+        [planned]="planned()"
+        (asked)="desk.ask($event)"
+      />
+      <ma-intake
+        [request]="a.request"
+        [tool]="tool()"
+        [state]="a.state"
+        [stones]="stones()"
+        (asked)="desk.ask($event)"
+      />
       @if (refusal(); as words) {
         <div class="refused" role="alert">
           <p class="sentence-error">{{ words }}</p>
@@ -58,9 +91,52 @@ type Draft = Omit<Plan, 'result'>;
           [keeping]="keeping()"
           [since]="since()"
           [setLine]="setLine()"
+          [record]="record()"
+          (cared)="care($event)"
           (keep)="keep()"
           (toBench)="toBench()"
         />
+        @if (plan.steps.length) {
+          <details (toggle)="unfold('schools', $event)">
+            <summary>The same by other schools</summary>
+            @if (unfolded().has('schools')) {
+              <ma-schools
+                [tool]="standing()"
+                [request]="a.request"
+                [stones]="stones()"
+                [record]="record()"
+                (chosen)="choose($event, plan)"
+              />
+            }
+          </details>
+          <details (toggle)="unfold('sweep', $event)">
+            <summary>Would one more stone pay?</summary>
+            @defer (when unfolded().has('sweep')) {
+              <ma-sweep
+                [tool]="standing()"
+                [request]="a.request"
+                [stones]="stones()"
+                [record]="record()"
+                [perYear]="perYear()"
+              />
+            }
+          </details>
+          @if (hasLand()) {
+            <details (toggle)="unfold('regrind', $event)">
+              <summary>Regrind now or later?</summary>
+              @defer (when unfolded().has('regrind')) {
+                <ma-regrind
+                  [tool]="standing()"
+                  [request]="a.request"
+                  [plan]="plan"
+                  [stones]="stones()"
+                  [record]="record()"
+                  [state]="a.state"
+                />
+              }
+            </details>
+          }
+        }
       }
       <ma-kept-plans [toolId]="tool().id" (again)="desk.askAgain($event)" />
     }
@@ -80,6 +156,17 @@ type Draft = Omit<Plan, 'result'>;
       border-left: 5px solid var(--accent);
       font-weight: 700;
     }
+    details {
+      border-top: 3px solid var(--leather);
+      padding-top: 0.4rem;
+    }
+    summary {
+      cursor: pointer;
+      font-weight: 700;
+      font-size: 1.1rem;
+      padding: 0.3rem 0;
+      min-height: 34px;
+    }
     .refused {
       display: grid;
       gap: 0.8rem;
@@ -94,6 +181,7 @@ export class PlanSide {
   protected readonly desk = inject(Desk);
   private readonly figures = inject(Figures);
   private readonly plans = inject(PlansStore);
+  private readonly careOf = inject(CareOfStones);
   private readonly notices = inject(Notices);
 
   private readonly runs = inject(RunsStore);
@@ -123,7 +211,17 @@ export class PlanSide {
   protected readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
   protected readonly keeping = signal(false);
   protected readonly atWheel = signal<RunGrinding | undefined>(undefined);
-  protected readonly plannable = computed(() => this.tool().edge.form === 'single-bevel');
+  protected readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as BenchRecord });
+  /** What has been opened below the plan, and stays worked out. */
+  protected readonly unfolded = signal<ReadonlySet<string>>(new Set());
+  protected readonly standing = computed(() => asItStands(this.tool(), this.answer()?.state));
+  protected readonly planned = computed(() => this.answer()?.plan?.steps.map(({ id }) => id) ?? []);
+  protected readonly hasLand = computed(() => {
+    const { edge } = this.tool();
+    return edge.form === 'single-bevel' && edge.secondaryDeg !== undefined;
+  });
+  private readonly records = toSignal(inject(RecordsStore).records$, { initialValue: {} as Records });
+  protected readonly perYear = computed(() => this.records()[this.tool().id]?.honingsPerYear);
 
   private readonly draft$ = combineLatest([this.desk.answer$, this.desk.setUp$, this.desk.tool$]).pipe(
     map(([answer, setUp, tool]) => answer && tool && this.draft(tool.id, answer, setUp)),
@@ -152,8 +250,24 @@ export class PlanSide {
 
   protected toBench(): void {
     const answer = this.answer();
-    const plan = answer && runPlanOf(this.tool().id, answer, this.setUp(), this.stones(), this.atWheel());
+    const plan = answer && runPlanOf(this.tool().id, answer, this.setUp(), this.atWheel());
     if (plan) void this.router.navigate(['/bench', this.runs.begin(plan)]);
+  }
+
+  protected unfold(part: string, event: Event): void {
+    if ((event.target as HTMLDetailsElement).open) this.unfolded.update((parts) => new Set([...parts, part]));
+  }
+
+  /** An exact order begins with the stones of the plan as it is. */
+  protected choose(school: School, { steps }: HoningPlan): void {
+    const order = this.answer()?.request.order ?? steps.map(({ id }) => id);
+    this.desk.ask(school === 'exact' ? { school, order } : { school });
+  }
+
+  /** Care of a stone, done: one tap and a record. */
+  protected care({ id, kind }: { readonly id: string; readonly kind: CareKind }): void {
+    const stone = this.stones().find((each) => each.id === id);
+    if (stone) this.careOf.done(stone, kind);
   }
 
   protected keep(): void {
@@ -173,7 +287,7 @@ export class PlanSide {
   }
 
   private draft(toolId: string, { request }: Answer, setUp: SetUp | undefined): Draft {
-    const name = `${CONDITION_WORDS[request.condition.kind]}, to ${this.figures.number(request.finishUm, 1)} µm`;
+    const name = `${capital(conditionWords(request.condition))}, to ${this.figures.number(request.finishUm, 1)} µm`;
     // An empty field leaves its part of the request out, rather than sending it as nothing.
     const filled = Object.fromEntries(Object.entries(request).filter(([, value]) => value !== undefined));
     return {
@@ -184,3 +298,5 @@ export class PlanSide {
     };
   }
 }
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

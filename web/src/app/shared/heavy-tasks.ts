@@ -1,7 +1,7 @@
-import { wedgeHeat } from '@mellow-anvil/core';
+import { stoneSweep, wedgeHeat } from '@mellow-anvil/core';
 
 /** What is too much for the page's own thread. */
-export const HEAVY = { wedgeHeat } as const;
+export const HEAVY = { stoneSweep, wedgeHeat } as const;
 
 export type HeavyTask = keyof typeof HEAVY;
 export type HeavyInput<T extends HeavyTask> = Parameters<(typeof HEAVY)[T]>[0];
