@@ -62,6 +62,7 @@ const progressionAbrasive = Joi.object({
   strokeMm: number('strokeMm'),
   overheadMin: number('overheadMin'),
   forceN: number('forceN').optional(),
+  mostStrokes: whole('mostStrokes').optional(),
 });
 
 const knife = {

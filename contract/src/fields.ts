@@ -186,6 +186,13 @@ export const RANGES = {
     'slower is standing still and faster than an arm can go',
   ),
   minStrokes: range('Fewest strokes', '', 0, 200, 'more than that is no least'),
+  mostStrokes: range(
+    'Most strokes on one stone',
+    '',
+    1,
+    10000,
+    'fewer is none and more is a day on one stone',
+  ),
   maxRatio: range('Largest jump', '×', 1, 1000, 'a finer stone follows a coarser one'),
   finishUm: range('Finish', 'µm', 0.01, 200, 'finer is beyond any stone and coarser is no edge'),
   removeMm3: range('Steel to remove', 'mm³', 0, 100000, 'it is one edge, not a block'),

@@ -66,6 +66,7 @@ export const planRequestSchema = Joi.object<PlanRequest, true>({
   strokesPerMin: number('strokesPerMin'),
   minStrokes: whole('minStrokes').optional(),
   maxRatio: number('maxRatio').optional(),
+  mostStrokes: whole('mostStrokes').optional(),
   school: oneOf('School', SCHOOLS).optional(),
   order: Joi.array().items(id.optional()).max(60).unique().optional().messages({
     'array.unique': 'A stone stands in the order twice: name it once.',

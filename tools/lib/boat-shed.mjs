@@ -184,7 +184,7 @@ export function demoText(workshop, shedYears) {
       // Since then everyone was at the slip, hauling out.
       lastRound: '2026-10-17',
       // The water stones are the bench’s own; plates, film and slate go with the carvers and the boats.
-      set: 'Bench',
+      set: 'Sharpening bench',
       sharpener: 'Shed',
     },
     () => uniformFloat64(generator),

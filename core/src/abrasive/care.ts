@@ -50,6 +50,8 @@ export interface StoneCare {
   readonly lastAt?: string;
   /** The hollow across it now, µm, and how many straightedge readings corrected that. */
   readonly hollowUm?: number;
+  /** How deep it is worn from one side to the other, µm, at equal steps. */
+  readonly acrossUm?: readonly number[];
   readonly readings: number;
   /** How much faster than estimated it wears, by those readings. */
   readonly wearFactor: number;
@@ -124,7 +126,7 @@ export function stoneCare(
     uses: since.length,
     minutes: since.reduce((sum, { minutes }) => sum + minutes, 0),
     ...(lastAt !== undefined && { lastAt }),
-    ...(dish && { hollowUm: dish.hollowUm }),
+    ...(dish && { hollowUm: dish.hollowUm, acrossUm: dish.acrossUm }),
     readings: dish?.readings ?? 0,
     wearFactor: dish?.factor ?? 1,
     recharges: cares.filter(({ kind, at }) => kind === 'recharged' && at > scrapedAt).length,
@@ -152,31 +154,37 @@ function dueKind(abrasive: Abrasive, state: Omit<StoneCare, 'due'>): CareKind | 
 
 interface Dish {
   readonly hollowUm: number;
+  readonly acrossUm: readonly number[];
   readonly factor: number;
   readonly readings: number;
 }
 
 function dishOf(abrasive: Abrasive, sizeUm: number, uses: readonly StoneUse[], cares: readonly Care[]): Dish {
-  const estimate = (from: string, to: string): number =>
-    hollowUm(
-      wearAcrossMm(
-        abrasive,
-        sizeUm,
-        uses.filter(({ at }) => at > from && at <= to),
-      ),
+  const worn = (from: string, to: string): readonly number[] =>
+    wearAcrossMm(
+      abrasive,
+      sizeUm,
+      uses.filter(({ at }) => at > from && at <= to),
     );
   const ratios: number[] = [];
   let [from, startUm] = ['', 0];
   for (const { kind, at, hollowUm: seenUm } of cares) {
     if (kind === 'flattened') [from, startUm] = [at, 0];
     if (kind !== 'straightedge' || seenUm === undefined) continue;
-    const expected = estimate(from, at);
+    const expected = hollowUm(worn(from, at));
     const grown = seenUm - startUm;
     if (expected >= LEAST_TOLD_UM && grown > 0) ratios.push(grown / expected);
     [from, startUm] = [at, seenUm];
   }
   const { factor } = learnedRate(ratios, WEAR_SD);
-  return { hollowUm: startUm + factor * estimate(from, '9999'), factor, readings: ratios.length };
+  const since = worn(from, '9999');
+  const least = Math.min(...since);
+  // What a straightedge showed is taken to lie as an even curve, deepest in the middle.
+  const acrossUm = since.map((mm, i) => {
+    const u = (2 * i) / (since.length - 1) - 1;
+    return Math.round((startUm * (1 - u * u) + factor * 1000 * (mm - least)) * 10) / 10;
+  });
+  return { hollowUm: startUm + factor * hollowUm(since), acrossUm, factor, readings: ratios.length };
 }
 
 function lastDressing({ wheel }: Abrasive): string | undefined {

@@ -27,6 +27,8 @@ export interface PlanRequest {
   readonly strokesPerMin: number;
   readonly minStrokes?: number;
   readonly maxRatio?: number;
+  /** Most strokes on one stone while a coarser one is at hand, where some plan keeps to it. */
+  readonly mostStrokes?: number;
   /** Least time unless said. */
   readonly school?: School;
   /** The stones of an exact order, coarse to fine. */
@@ -96,9 +98,16 @@ export interface HoningPlan {
 
 /**
  * Starting figures for a plan: about 20 N on the blade and 40 strokes a minute (estimates, the
- * user's to change); jumps up to 10 times in grain let 1000 be followed by 8000 (common practice).
+ * user's to change); jumps up to 10 times in grain let 1000 be followed by 8000 (common practice); past
+ * some 60 strokes people take a coarser stone (estimate).
  */
-export const PLAN_DEFAULTS = { forceN: 20, strokesPerMin: 40, minStrokes: 4, maxRatio: 10 } as const;
+export const PLAN_DEFAULTS = {
+  forceN: 20,
+  strokesPerMin: 40,
+  minStrokes: 4,
+  maxRatio: 10,
+  mostStrokes: 60,
+} as const;
 
 /** Strokes on the strop: about ten a side (common practice, no source). */
 export const STROP_STROKES = 20;
@@ -214,9 +223,11 @@ export function solverOf(
   );
   insist(candidates.length > 0, 'set', 'Nothing of this set hones this edge: choose another set.');
   const way = request.way ?? 'pull';
-  const input: ProgressionInput = {
+  const free = coarsestOfEach(candidates);
+  const asked: ProgressionInput = {
     abrasives: candidates.map((stone) => ({
       ...stone,
+      ...(!free.has(stone.id) && { mostStrokes: request.mostStrokes }),
       strokeMm: cuttingMm(stone.strokeMm, way),
       forceN: stone.forceN ?? pushN(request.forceN, stone.sizeUm, request.lighter ?? false),
       overheadMin: stone.overheadMin + careMin(stone.id, record),
@@ -232,6 +243,15 @@ export function solverOf(
     minStrokes: request.minStrokes ?? PLAN_DEFAULTS.minStrokes,
     maxRatio: request.maxRatio,
   };
+  // The same limits for every school: where even the quickest way breaks one, it is lifted for all.
+  const quickest = (given: ProgressionInput): ReturnType<PlanProblem['solve']> => ({
+    input: given,
+    chosen: progression(given),
+  });
+  const kept = unlessRefused(() => unmixed(asked, atHand, quickest)) !== undefined;
+  const input = kept
+    ? asked
+    : { ...asked, abrasives: asked.abrasives.map((each) => ({ ...each, mostStrokes: undefined })) };
   const school = {
     school: request.school ?? 'least-time',
     order: request.order,
@@ -242,6 +262,13 @@ export function solverOf(
     return { input: limited, chosen: progression(limited) };
   };
   return { input, job, treatment, ...(grinding && { grinding }), atHand, outOfReach, solve };
+}
+
+/** Where nothing coarser is at hand, as many strokes as it takes: with oil, with water, and with either. */
+function coarsestOfEach(candidates: readonly StoneAtWork[]): ReadonlySet<string> {
+  const first = (without: 'oil' | 'water'): string | undefined =>
+    candidates.find(({ lubricant }) => lubricant !== without)?.id;
+  return new Set([first('oil'), first('water')].filter((id) => id !== undefined));
 }
 
 /**

@@ -201,6 +201,19 @@ describe('a plan', () => {
     expect(() => planHoning(chisel, sets, { ...request, set: 'Nothing' })).toThrowError(/another set/);
   });
 
+  it('takes a coarser stone before it makes a hundred strokes on a fine one', () => {
+    const slow = { ...request, condition: { kind: 'very-dull' }, landMm: 2 } as const;
+    const slowBench = [stone('1000', 11.5, { overheadMin: 40 }), stone('8000', 1.2)];
+    const [alone] = planHoning(chisel, slowBench, slow).steps;
+    expect([alone?.id, (alone?.strokes ?? 0) > 60]).toEqual(['8000', true]);
+    expect(ids(planHoning(chisel, slowBench, { ...slow, mostStrokes: 60 }))).toEqual(['1000', '8000']);
+    // Where no plan keeps to the limit it is lifted.
+    const far = { ...slow, mostStrokes: 60, laidAside: ['1000'], maxRatio: 2 };
+    expect(ids(planHoning(chisel, [stone('400', 35), ...slowBench], far))).toEqual(['8000']);
+    // The coarsest there is may take as many as it needs.
+    expect(ids(planHoning(chisel, slowBench.slice(1), { ...slow, mostStrokes: 60 }))).toEqual(['8000']);
+  });
+
   it('pushes lighter as it gets finer, and counts to and fro as twice the length', () => {
     expect([pushN(20, 14, true), pushN(20, 1.4, true), pushN(20, 1.4, false)]).toEqual([20, 10, 20]);
     const light = planHoning(chisel, bench, { ...request, lighter: true });

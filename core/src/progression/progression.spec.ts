@@ -32,10 +32,12 @@ function allRoutes(input: ProgressionInput): Route[] {
         ? (job.contactMm2 * Math.max(0, scratch(before) - scratch(a))) / 1000
         : job.removeMm3;
       const k = a.removalMm3PerNm ?? 0.0056 * (a.sizeUm / 14) ** 0.8;
+      const most = a.mostStrokes ?? Infinity;
       const per = (k * (a.forceN ?? job.forceN) * a.strokeMm) / 1000 / (job.steelFactor ?? 1);
-      totalMin += Math.max(minStrokes, Math.ceil(volume / per - 1e-9)) / job.strokesPerMin + a.overheadMin;
+      const strokes = Math.max(minStrokes, Math.ceil(volume / per - 1e-9));
+      totalMin += strokes <= most ? strokes / job.strokesPerMin + a.overheadMin : Infinity;
     });
-    routes.push({ ids: chosen.map((a) => a.id), totalMin });
+    if (totalMin < Infinity) routes.push({ ids: chosen.map((a) => a.id), totalMin });
   }
   return routes;
 }
@@ -49,6 +51,7 @@ const anyInput: fc.Arbitrary<ProgressionInput> = fc
       overheadMin: fc.constantFrom(0, 0.25, 0.5, 1),
       forceN: fc.option(fc.integer({ min: 5, max: 40 }), { nil: undefined }),
       removalMm3PerNm: fc.option(fc.double({ min: 0.0005, max: 0.02, noNaN: true }), { nil: undefined }),
+      mostStrokes: fc.option(fc.integer({ min: 5, max: 80 }), { nil: undefined }),
       scratchUm: fc.option(fc.double({ min: 0.05, max: 8, noNaN: true }), { nil: undefined }),
     }),
     { minLength: 1, maxLength: 7 },
@@ -157,6 +160,8 @@ describe('progression', () => {
     expect(() => progression({ ...input, stones: 3 })).toThrowError(/No 3 of these/);
     expect(() => progression({ ...input, startUm: 30 })).toThrowError(/begin finer/);
     expect(() => progression({ ...input, startUm: 5, maxRatio: 2 })).toThrowError(/larger jump/);
+    const few = input.abrasives.map((each) => ({ ...each, mostStrokes: 5 }));
+    expect(() => progression({ ...input, abrasives: few })).toThrowError(/more strokes on one stone/);
     expect(() => progression({ ...input, stones: 0.5 })).toThrowError(/whole number/);
   });
 

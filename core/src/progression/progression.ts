@@ -13,6 +13,8 @@ export interface ProgressionAbrasive {
   readonly overheadMin: number;
   /** In place of the job's. */
   readonly forceN?: number;
+  /** More strokes than this are not made on it, where that is asked for. */
+  readonly mostStrokes?: number;
 }
 
 export interface ProgressionJob {
@@ -183,6 +185,7 @@ class StoneNet {
       const rest = this.restOf(i, left - 1);
       if (rest.minutes === Infinity || !this.follows(from, i)) continue;
       const minutes = this.step(from, i).minutes + rest.minutes;
+      if (minutes === Infinity) continue;
       ways.push({ minutes, stones: rest.stones + 1, next: i });
     }
     const least = Math.min(...ways.map((way) => way.minutes));
@@ -212,7 +215,10 @@ class StoneNet {
       id: stone.id,
       removeMm3,
       strokes,
-      minutes: strokes / job.strokesPerMin + stone.overheadMin,
+      minutes:
+        strokes <= (stone.mostStrokes ?? Infinity)
+          ? strokes / job.strokesPerMin + stone.overheadMin
+          : Infinity,
     };
   }
 
@@ -237,6 +243,14 @@ class StoneNet {
     }
     if (startUm !== undefined && this.stones.every(({ sizeUm }) => sizeUm < startUm)) {
       return new Refusal('startUm', `Nothing here is as coarse as ${startUm} µm to begin on: begin finer.`);
+    }
+    const limited = this.input.abrasives.some(({ mostStrokes }) => mostStrokes !== undefined);
+    const unlimited = this.input.abrasives.map((abrasive) => ({ ...abrasive, mostStrokes: undefined }));
+    if (limited && reach({ ...this.input, abrasives: unlimited })) {
+      return new Refusal(
+        'mostStrokes',
+        'This would take more strokes on one stone than are allowed: allow more, or take a coarser stone first.',
+      );
     }
     return new Refusal(
       'maxRatio',

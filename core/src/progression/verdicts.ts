@@ -39,7 +39,8 @@ export function verdicts(
 }
 
 const NO_ROUTE: Readonly<Record<School, string>> = {
-  'least-time': 'No route through it reaches the finish within the largest jump allowed.',
+  'least-time':
+    'No route through it reaches the finish within the largest jump and the most strokes allowed.',
   doubling: 'It has no place in the smallest even steps from start to finish.',
   'two-stones': 'No second stone goes with it within the largest jump allowed.',
   exact: 'It does not stand in the order asked for.',

@@ -1,5 +1,6 @@
 import {
   FLATTEN_AT_UM,
+  formatDay,
   kindFacts,
   usualSheetUses,
   type Abrasive,
@@ -43,11 +44,12 @@ export function stateWord(stone: Abrasive, care: StoneCare | undefined): string 
   if (!care) return '';
   if (care.due) return DUE_STATE[care.due.kind];
   if (care.hollowUm === undefined) return '';
-  return care.hollowUm < FLATTEN_AT_UM / 2 ? 'flat' : 'going hollow';
+  return care.hollowUm < FLATTEN_AT_UM / 2 ? 'flat' : 'hollowing';
 }
 
 /** How a stone stands, in a sentence. */
 export function careSentence(stone: Abrasive, care: StoneCare, figures: Figures): string {
+  if (care.uses === 0 && care.lastAt) return `Not used since ${formatDay(care.lastAt)}.${shelf(care)}`;
   const strokes = counted(care.strokes, 'stroke');
   const since = (done: string): string =>
     care.lastAt ? `${strokes} since it was ${done}` : `${strokes} on record, it was never noted as ${done}`;
@@ -58,11 +60,10 @@ export function careSentence(stone: Abrasive, care: StoneCare, figures: Figures)
         care.readings > 0 ? `by ${counted(care.readings, 'straightedge reading')}` : 'by the estimate alone';
       return `About ${figures.sliver(care.hollowUm / 1000)} hollow across ${by}: ${since('flattened')}.`;
     }
-    case 'sheet': {
+    case 'sheet':
       const left =
         care.sheetsLeft === undefined ? '' : ` ${counted(care.sheetsLeft, 'sheet')} left on the shelf.`;
-      return `${counted(care.uses, 'honing')} on this sheet, which serves about ${stone.sheets?.usesEach ?? usualSheetUses(stone)}.${left}`;
-    }
+      return `${counted(care.uses, 'honing')} on this sheet, which serves about ${stone.sheets?.usesEach ?? usualSheetUses(stone)}.${shelf(care)}`;
     case 'charge':
       return `${since('charged')}.`;
     case 'dress':
@@ -71,6 +72,9 @@ export function careSentence(stone: Abrasive, care: StoneCare, figures: Figures)
       return `${since('cleaned')}.`;
   }
 }
+
+const shelf = ({ sheetsLeft }: StoneCare): string =>
+  sheetsLeft === undefined ? '' : ` ${counted(sheetsLeft, 'sheet')} left on the shelf.`;
 
 const counted = (count: number, what: string): string =>
   `${count.toLocaleString('en-GB')} ${what}${count === 1 ? '' : 's'}`;

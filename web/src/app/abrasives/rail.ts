@@ -31,6 +31,23 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
   selector: 'ma-rail',
   imports: [FormsModule, RouterLink, Select, StoneGlyph],
   template: `
+    @if (all().length > 0) {
+      <div class="head">
+        @if (sets().length > 1) {
+          <p-select
+            ariaLabel="The set on the rail"
+            size="small"
+            appendTo="body"
+            [options]="sets()"
+            optionLabel="label"
+            optionValue="value"
+            [ngModel]="set() ?? ''"
+            (ngModelChange)="choose($event)"
+          />
+        }
+        <a routerLink="/stones" [class.due]="wanting().due">{{ wanting().words }}</a>
+      </div>
+    }
     <section aria-label="Rail: the bench set, coarse to fine" tabindex="0">
       @if (all().length === 0) {
         <p class="empty muted">
@@ -38,20 +55,6 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
           <a routerLink="/stones/new">Put a stone on it</a>
         </p>
       } @else {
-        @if (sets().length > 1) {
-          <div class="head">
-            <p-select
-              ariaLabel="The set on the rail"
-              size="small"
-              appendTo="body"
-              [options]="sets()"
-              optionLabel="label"
-              optionValue="value"
-              [ngModel]="set() ?? ''"
-              (ngModelChange)="choose($event)"
-            />
-          </div>
-        }
         <div class="track" [style.width.px]="layout().width">
           <svg class="scale" [attr.width]="layout().width" height="100%" aria-hidden="true">
             @for (stone of stones(); track stone.id) {
@@ -77,22 +80,22 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
             >
               <ma-stone-glyph [kind]="stone.kind" [lubricant]="stone.lubricant" />
               <span class="name">{{ stone.name }}</span>
-              @if (stone.due) {
-                <span class="due">
-                  <svg viewBox="0 0 10 10" aria-hidden="true"><path d="M5 0L10 9H0Z" /></svg>
-                  {{ stone.state }}
-                </span>
-              }
               <span class="says">
                 @if (stone.strokes) {
+                  @if (stone.due) {
+                    <svg class="due" viewBox="0 0 10 10" aria-hidden="true"><path d="M5 0L10 9H0Z" /></svg>
+                  }
                   <b>{{ stone.strokes }}</b>
                   strokes
                 } @else if (stone.aside) {
                   laid aside
+                } @else if (stone.due) {
+                  <span class="due">
+                    <svg viewBox="0 0 10 10" aria-hidden="true"><path d="M5 0L10 9H0Z" /></svg>
+                    {{ stone.state }}
+                  </span>
                 } @else {
-                  {{ figures.number(stone.sizeUm, 1) }} µm{{
-                    stone.due || !stone.state ? '' : ' · ' + stone.state
-                  }}
+                  {{ figures.number(stone.sizeUm, 1) }} µm{{ stone.state === 'flat' ? ' · flat' : '' }}
                 }
               </span>
             </button>
@@ -102,12 +105,17 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
     </section>
   `,
   styles: `
+    :host {
+      display: flex;
+      background: var(--panel);
+      border-top: 3px solid var(--leather);
+    }
     section {
+      flex: 1;
+      min-width: 0;
       height: 152px;
       overflow-x: auto;
       overflow-y: hidden;
-      background: var(--panel);
-      border-top: 3px solid var(--leather);
     }
     .empty {
       padding: 2.5rem 1.5rem;
@@ -140,24 +148,27 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
       font-size: 13px;
     }
     .head {
-      position: sticky;
-      left: 0;
-      z-index: 1;
-      float: left;
-      display: flex;
-      gap: 0.4rem;
+      display: grid;
+      align-content: start;
+      gap: 0.3rem;
+      padding: 0.5rem 0.6rem;
+      flex: 0 0 13rem;
+      box-sizing: border-box;
+      grid-template-columns: minmax(0, 1fr);
+      border-right: 1px solid var(--line);
+      font-size: 0.9rem;
+    }
+    .head p-select {
+      width: 100%;
+      min-height: 44px;
       align-items: center;
-      padding: 0.3rem 0.5rem 0;
     }
     .due {
-      display: flex;
-      gap: 3px;
-      align-items: center;
-      font-size: 0.8rem;
       font-weight: 700;
       color: var(--danger);
     }
-    .due svg {
+    .due svg,
+    svg.due {
       width: 10px;
       height: 10px;
       fill: currentColor;
@@ -186,6 +197,8 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
       border-color: var(--line);
     }
     .stone.lit {
+      width: 104px;
+      margin-left: -52px;
       background: var(--raised);
       border-color: var(--accent);
     }
@@ -201,7 +214,11 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
       color: var(--muted);
       font-size: 0.8rem;
     }
+    .lit .name {
+      -webkit-line-clamp: 1;
+    }
     .lit .says {
+      white-space: nowrap;
       color: var(--accent);
       font-size: 0.95rem;
     }
@@ -213,6 +230,9 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
     }
     /* On a narrow screen the rail folds to a strip: drawing, name and strokes, without the scale. */
     @media (max-width: 40rem) {
+      .head {
+        display: none;
+      }
       section {
         height: 88px;
       }
@@ -256,8 +276,9 @@ export class Rail {
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
     const destroyed = inject(DestroyRef);
     afterNextRender(() => {
-      const observer = new ResizeObserver(() => this.room.set(host.clientWidth || 1280));
-      observer.observe(host);
+      const rail = host.querySelector('section') ?? host;
+      const observer = new ResizeObserver(() => this.room.set(rail.clientWidth || 1280));
+      observer.observe(rail);
       destroyed.onDestroy(() => observer.disconnect());
     });
   }
@@ -298,6 +319,13 @@ export class Rail {
         words: `${stone.name}, ${label.toLowerCase()}, ${this.figures.number(stone.sizeUm, 1)} µm${state ? `, ${state}` : ''}${use}`,
       };
     });
+  });
+
+  /** How many stones of all want seeing to. */
+  protected readonly wanting = computed(() => {
+    const due = this.all().filter(({ id }) => this.record()[id]?.care.due).length;
+    const words = due === 0 ? 'Stones in order' : due === 1 ? '1 wants seeing to' : `${due} want seeing to`;
+    return { words, due: due > 0 };
   });
 
   protected choose(set: string): void {

@@ -7,6 +7,7 @@ import { UIChart } from 'primeng/chart';
 import { switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import {
+  USUAL_STONE_MM,
   assumedRate,
   caresOf,
   equalGrades,
@@ -48,108 +49,140 @@ const GRADE_NAMES = { 'FEPA-P': 'P', 'FEPA-F': 'F', ANSI: 'ANSI ', JIS: 'JIS #',
       }
     </p>
     @if (life(); as l) {
-      <section class="care" aria-labelledby="care-title">
-        <h2 id="care-title">
-          How it stands
-          @if (word()) {
-            ·
-            <b [class.due]="l.care.due">{{ word() }}</b>
-          }
-        </h2>
-        <p>{{ says() }}</p>
-        <div class="doing">
-          @for (kind of cares(); track kind) {
-            @if (kind === 'straightedge') {
-              <ma-quantity
-                label="Hollow under a straightedge"
-                [value]="hollowMm()"
-                (valueChange)="hollowMm.set($event)"
-                hint="By feeler, across the stone"
-              />
-              <p-button
-                label="Note what it shows"
-                severity="secondary"
-                [outlined]="true"
-                [disabled]="!hollowRead()"
-                (onClick)="noteHollow()"
-              />
-            } @else {
-              <p-button
-                [label]="doneWords[kind] + ' just now'"
-                [severity]="l.care.due?.kind === kind ? 'primary' : 'secondary'"
-                [outlined]="l.care.due?.kind !== kind"
-                (onClick)="care.done(stone(), kind)"
-              />
+      <div class="two">
+        <section class="care" aria-labelledby="care-title">
+          <h2 id="care-title">
+            How it stands
+            @if (word()) {
+              ·
+              <b [class.due]="l.care.due">{{ word() }}</b>
             }
+          </h2>
+          <p>{{ says() }}</p>
+          @if (drawn(); as d) {
+            <svg viewBox="0 0 420 74" role="img" [attr.aria-label]="d.words">
+              <path class="stone" [attr.d]="d.stone" />
+              <path class="edge" d="M6 14H414" />
+              <text x="210" y="66" text-anchor="middle">{{ d.words }}</text>
+            </svg>
           }
-        </div>
-        @if (l.cares.length) {
-          <ul>
-            @for (each of shownCares(); track each.id) {
-              <li>
-                <span>{{ day(each.at) }}</span>
-                <span>{{ careWords(each) }}</span>
-                <p-button
-                  label="Take back"
-                  [ariaLabel]="'Take back: ' + careWords(each) + ' ' + day(each.at)"
-                  severity="secondary"
-                  [text]="true"
-                  size="small"
-                  (onClick)="takeBack(each)"
+          <div class="doing">
+            @for (kind of cares(); track kind) {
+              @if (kind === 'straightedge') {
+                <ma-quantity
+                  label="Hollow under a straightedge"
+                  [value]="hollowMm()"
+                  (valueChange)="hollowMm.set($event)"
+                  hint="By feeler, across the stone"
                 />
-              </li>
+                <p-button
+                  label="Note what it shows"
+                  severity="secondary"
+                  [outlined]="true"
+                  [disabled]="!hollowRead()"
+                  (onClick)="noteHollow()"
+                />
+              } @else {
+                <p-button
+                  [label]="doneWords[kind] + ' just now'"
+                  [severity]="l.care.due?.kind === kind ? 'primary' : 'secondary'"
+                  [outlined]="l.care.due?.kind !== kind"
+                  (onClick)="care.done(stone(), kind)"
+                />
+              }
             }
-          </ul>
-          @if (l.cares.length > shown) {
-            <p class="muted">And {{ l.cares.length - shown }} before.</p>
-          }
-        }
-      </section>
-      @if (planned()) {
-        <section aria-labelledby="rate-title">
-          <h2 id="rate-title">How fast it cuts</h2>
-          @if (l.rate.readings) {
-            <p>
-              <b class="figure">{{ figures.number(l.rate.factor, 2) }} ×</b>
-              as fast as assumed, from {{ l.rate.readings }} reading{{ l.rate.readings === 1 ? '' : 's' }};
-              four times in five it lies between {{ figures.number(l.rate.low, 2) }} and
-              {{ figures.number(l.rate.high, 2) }}.
-              <ma-why of="this rate" [reason]="reason()" />
-            </p>
-            @if (l.slowedTo) {
-              <p class="warning">
-                Its latest readings are {{ figures.number(l.slowedTo * 100, 0) }} % of those before:
-                {{ slowWords() }}
-              </p>
+          </div>
+          @if (l.cares.length) {
+            <ul>
+              @for (each of shownCares(); track each.id) {
+                <li>
+                  <span>{{ day(each.at) }}</span>
+                  <span>{{ careWords(each) }}</span>
+                  <p-button
+                    label="Take back"
+                    [ariaLabel]="'Take back: ' + careWords(each) + ' ' + day(each.at)"
+                    severity="secondary"
+                    [text]="true"
+                    size="small"
+                    (onClick)="takeBack(each)"
+                  />
+                </li>
+              }
+            </ul>
+            @if (l.cares.length > shown) {
+              <p class="muted">And {{ l.cares.length - shown }} before.</p>
             }
-            <p-chart
-              type="scatter"
-              height="190px"
-              [data]="chart()"
-              [options]="options()"
-              [ariaLabel]="chartWords()"
-            />
-            <p-button
-              label="Forget these readings"
-              severity="secondary"
-              [outlined]="true"
-              (onClick)="forget.emit()"
-            />
-          } @else {
-            <p>
-              No reading yet: {{ figures.number(assumed(), 5) }} mm³ per N·m is assumed, good to perhaps a
-              factor of two. A honing teaches it when a recession, a nick’s depth or the land before and after
-              is put down.
-            </p>
           }
         </section>
-      }
+        @if (planned()) {
+          <section aria-labelledby="rate-title">
+            <h2 id="rate-title">How fast it cuts</h2>
+            @if (l.rate.readings) {
+              <p>
+                <b class="figure">{{ figures.number(l.rate.factor, 2) }} ×</b>
+                as fast as assumed, from {{ l.rate.readings }} reading{{ l.rate.readings === 1 ? '' : 's' }};
+                four times in five it lies between {{ figures.number(l.rate.low, 2) }} and
+                {{ figures.number(l.rate.high, 2) }}.
+                <ma-why of="this rate" [reason]="reason()" />
+              </p>
+              @if (l.slowedTo) {
+                <p class="warning">
+                  Its latest readings are {{ figures.number(l.slowedTo * 100, 0) }} % of those before:
+                  {{ slowWords() }}
+                </p>
+              }
+              <p-chart
+                type="scatter"
+                height="230px"
+                [data]="chart()"
+                [options]="options()"
+                [ariaLabel]="chartWords()"
+              />
+              <p-button
+                label="Forget these readings"
+                severity="secondary"
+                [outlined]="true"
+                (onClick)="forget.emit()"
+              />
+            } @else {
+              <p>
+                No reading yet: {{ figures.number(assumed(), 5) }} mm³ per N·m is assumed, good to perhaps a
+                factor of two. A honing teaches it when a recession, a nick’s depth or the land before and
+                after is put down.
+              </p>
+            }
+          </section>
+        }
+      </div>
     }
   `,
   styles: `
     :host {
       display: grid;
       gap: 0.9rem;
+    }
+    .two {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(min(100%, 25rem), 1fr));
+      gap: 0.9rem 2rem;
+      align-items: start;
+    }
+    svg {
+      width: 100%;
+      max-width: 30rem;
+    }
+    .stone {
+      fill: color-mix(in srgb, var(--water) 25%, var(--panel));
+      stroke: var(--water);
+      stroke-width: 1.5;
+    }
+    .edge {
+      stroke: var(--ink);
+      stroke-dasharray: 5 4;
+    }
+    text {
+      fill: var(--muted);
+      font-size: 15px;
     }
     section {
       border-top: 3px solid var(--leather);
@@ -178,6 +211,12 @@ const GRADE_NAMES = { 'FEPA-P': 'P', 'FEPA-F': 'F', ANSI: 'ANSI ', JIS: 'JIS #',
       flex-wrap: wrap;
       gap: 0.8rem;
       align-items: end;
+    }
+    .whole {
+      flex: 1 1 100%;
+    }
+    .doing ma-quantity + p-button {
+      padding-bottom: 1.55rem;
     }
     .warning {
       border-left: 5px solid var(--danger);
@@ -230,6 +269,23 @@ export class StoneLifePanel {
   });
   protected readonly shownCares = computed(() => this.life()?.cares.slice(0, SHOWN_CARES) ?? []);
   protected readonly assumed = computed(() => assumedRate(this.stone(), this.stone().sizeUm));
+  /** The stone end on, its hollow deepened so that it can be seen. */
+  protected readonly drawn = computed(() => {
+    const across = this.life()?.care.acrossUm;
+    if (!across || Math.max(...across) < 1) return undefined;
+    const deepest = Math.max(...across);
+    const widthMm = this.stone().widthMm ?? USUAL_STONE_MM.widthMm;
+    // The deepest place is drawn 22 units down, of 408 across.
+    const times = ((22 / deepest) * 1000) / (408 / widthMm);
+    const at = across.map(
+      (um, i) =>
+        `${(6 + (408 * i) / (across.length - 1)).toFixed(1)} ${(14 + (22 * um) / deepest).toFixed(1)}`,
+    );
+    return {
+      stone: `M${at.join('L')}V48H6Z`,
+      words: `End on, the hollow ${this.figures.number(Math.round(times / 10) * 10, 0)} times as deep as it is`,
+    };
+  });
   /** The grades nearest to its grain, all five systems side by side. */
   protected readonly grades = computed(() =>
     equalGrades(this.stone().sizeUm).map(({ standard, grade, sizeUm }) =>
@@ -350,7 +406,7 @@ export class StoneLifePanel {
           type: 'logarithmic',
           suggestedMin: 0.5,
           suggestedMax: 2,
-          title: { display: true, text: 'Times as fast as assumed', color: ink.ink },
+          title: { display: true, text: '× assumed', color: ink.ink },
           ticks: {
             color: ink.ink,
             callback: (value) =>

@@ -36,44 +36,62 @@ import { WheelFields } from './wheel-fields';
     WheelFields,
   ],
   template: `
-    <form ngNoForm class="room" (submit)="$event.preventDefault(); keep()">
+    <div class="room">
       <header>
         <ma-stone-glyph [kind]="editor.draft().kind" [lubricant]="editor.draft().lubricant" />
         <h1>{{ stored() ? stored()!.name : 'An abrasive for the bench' }}</h1>
       </header>
-      <ma-stone-fields
-        [draft]="editor.draft()"
-        (draftChange)="editor.draft.set($event)"
-        [sentences]="editor.sentences()"
-      />
-      <ma-more-fields
-        [draft]="editor.draft()"
-        (draftChange)="editor.draft.set($event)"
-        [sentences]="editor.sentences()"
-        [id]="id()"
-      />
-      @if (wheeled()) {
-        <ma-wheel-fields
-          [wheel]="editor.draft().wheel"
-          (wheelChange)="editor.set({ wheel: $event })"
+      @if (known(); as stone) {
+        <ma-stone-life [stone]="stone" (forget)="forget()" />
+        <h2>Its figures</h2>
+      }
+      <form ngNoForm class="figures" (submit)="$event.preventDefault(); keep()">
+        <ma-stone-fields
+          [draft]="editor.draft()"
+          (draftChange)="editor.draft.set($event)"
           [sentences]="editor.sentences()"
         />
-      }
-      @if (editor.refusal()) {
-        <p class="sentence-error" role="alert">{{ editor.refusal() }}</p>
-      }
-      <div class="actions">
-        <p-button type="submit" [label]="stored() ? 'Keep the change' : 'Put it on the rail'" />
-        <a pButton routerLink="/stones" severity="secondary" [text]="true">Back to the stones</a>
-        @if (stored()) {
-          <p-button label="Take off the bench" severity="secondary" [outlined]="true" (onClick)="remove()" />
+        <ma-more-fields
+          [draft]="editor.draft()"
+          (draftChange)="editor.draft.set($event)"
+          [sentences]="editor.sentences()"
+          [id]="id()"
+        />
+        @if (wheeled()) {
+          <ma-wheel-fields
+            [wheel]="editor.draft().wheel"
+            (wheelChange)="editor.set({ wheel: $event })"
+            [sentences]="editor.sentences()"
+          />
         }
-      </div>
-    </form>
-    @if (known(); as stone) {
-      <div class="room">
-        <ma-stone-life [stone]="stone" (forget)="forget()" />
-      </div>
+        @if (editor.refusal()) {
+          <p class="sentence-error" role="alert">{{ editor.refusal() }}</p>
+        }
+        <div class="actions">
+          <p-button type="submit" [label]="stored() ? 'Keep the change' : 'Put it on the rail'" />
+          <a pButton routerLink="/stones" severity="secondary" [text]="true">Back to the stones</a>
+          @if (stored()) {
+            <p-button
+              label="Take off the bench"
+              severity="secondary"
+              [outlined]="true"
+              (onClick)="remove()"
+            />
+          }
+        </div>
+      </form>
+    </div>
+  `,
+  styles: `
+    .figures {
+      display: grid;
+      gap: 1rem;
+    }
+    h2 {
+      border-top: 3px solid var(--leather);
+      padding-top: 0.4rem;
+      font-size: 1.15rem;
+      margin: 0;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

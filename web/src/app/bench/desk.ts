@@ -156,6 +156,7 @@ export class Desk {
         lighter: true,
         strokesPerMin: PLAN_DEFAULTS.strokesPerMin,
         maxRatio: PLAN_DEFAULTS.maxRatio,
+        mostStrokes: PLAN_DEFAULTS.mostStrokes,
         ...(isFadedOnly(tool, condition) && bench.some((stone) => isStrop(stone) && standsIn(stone, set))
           ? { stropOnly: true }
           : {}),
@@ -207,6 +208,7 @@ export class Desk {
 const UNASKED: Partial<PlanRequest> = {
   landMm: undefined,
   maxRatio: undefined,
+  mostStrokes: undefined,
   minStrokes: undefined,
   grind: undefined,
   school: undefined,
@@ -338,7 +340,7 @@ function answerTo(
   state: EdgeState | undefined,
   stones: BenchRecord,
 ): Answer {
-  const { condition, landMm, finishUm, forceN, strokesPerMin, maxRatio } = request;
+  const { condition, landMm, finishUm, forceN, strokesPerMin, maxRatio, mostStrokes } = request;
   const reaches = (condition.faults ?? []).flatMap(({ mm, foundDeg }) => [mm, foundDeg]);
   const { stopShortMm, pushN } = request.grind ?? {};
   if (

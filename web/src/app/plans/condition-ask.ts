@@ -68,7 +68,10 @@ const STEEPER_DEG = 4;
     </details>
   `,
   styles: `
-    :host,
+    /* Its parts stand in the row of whoever asks. */
+    :host {
+      display: contents;
+    }
     .faults {
       display: flex;
       flex-wrap: wrap;
@@ -84,6 +87,9 @@ const STEEPER_DEG = 4;
       font-size: 0.95rem;
     }
     details {
+      order: 3;
+    }
+    details[open] {
       flex: 1 1 100%;
     }
     summary {

@@ -28,18 +28,21 @@ import { TREATMENT_WORDS } from './condition-words';
           <b class="word">{{ words[t.treatment] }}</b>
           <span>{{ t.why }}</span>
         </p>
-        <ul>
-          @for (line of lines(); track line.text) {
-            <li>
-              <span>{{ line.text }}</span>
-              <b class="figure">{{ line.figure }}</b>
+        <details>
+          <summary>{{ short() }}</summary>
+          <ul>
+            @for (line of lines(); track line.text) {
+              <li>
+                <span>{{ line.text }}</span>
+                <b class="figure">{{ line.figure }}</b>
+              </li>
+            }
+            <li class="sum">
+              <span>{{ sum() }}</span>
+              <b class="figure">{{ figures.number(t.job.removeMm3, 2) }} mm³</b>
             </li>
-          }
-          <li class="sum">
-            <span>{{ sum() }}</span>
-            <b class="figure">{{ figures.number(t.job.removeMm3, 2) }} mm³</b>
-          </li>
-        </ul>
+          </ul>
+        </details>
         @if (ways().length) {
           <p class="ways">
             @for (way of ways(); track way.label) {
@@ -58,8 +61,10 @@ import { TREATMENT_WORDS } from './condition-words';
   `,
   styles: `
     section {
-      display: grid;
-      gap: 0.4rem;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.2rem 1rem;
+      align-items: center;
       background: var(--panel);
       border-left: 5px solid var(--leather);
       padding: 0.6rem 0.9rem;
@@ -73,6 +78,14 @@ import { TREATMENT_WORDS } from './condition-words';
     }
     .word {
       font-size: 1.4rem;
+    }
+    details[open] {
+      flex: 1 1 100%;
+    }
+    summary {
+      cursor: pointer;
+      min-height: 34px;
+      padding: 0.3rem 0;
     }
     ul {
       list-style: none;
@@ -118,6 +131,13 @@ export class IntakePanel {
     return unlessRefused(() => intake(edge, condition, landMm));
   });
   protected readonly lines = computed(() => this.taken()?.lines.map((line) => this.said(line)) ?? []);
+
+  protected readonly short = computed(() => {
+    const job = this.taken()?.job;
+    return job
+      ? `${this.figures.sliver(job.recessionMm)} back, ${this.figures.number(job.removeMm3, 2)} mm³ of steel: the arithmetic`
+      : '';
+  });
 
   protected readonly sum = computed(() => {
     const job = this.taken()?.job;

@@ -161,13 +161,27 @@ import { SCHOOL_WORDS, WAY_WORDS } from './condition-words';
           [sentence]="said()('maxRatio')"
           hint="10 lets 1000 be followed by 8000; empty for no limit"
         />
+        <ma-quantity
+          label="Most strokes on one stone"
+          quantity="number"
+          [value]="request().mostStrokes"
+          (valueChange)="asked.emit({ mostStrokes: $event })"
+          [sentence]="said()('mostStrokes')"
+          hint="While a coarser one is at hand; empty for no limit"
+        />
       </div>
     </details>
   `,
   styles: `
     :host {
-      display: grid;
-      gap: 0.8rem;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.7rem 1.6rem;
+      align-items: start;
+    }
+    :host > .asks {
+      order: 2;
+      flex: 1 1 100%;
     }
     .asks {
       display: flex;
@@ -191,8 +205,10 @@ import { SCHOOL_WORDS, WAY_WORDS } from './condition-words';
       max-width: 15rem;
     }
     details {
-      border-top: 1px solid var(--line);
-      padding-top: 0.4rem;
+      order: 4;
+    }
+    details[open] {
+      flex: 1 1 100%;
     }
     summary {
       cursor: pointer;

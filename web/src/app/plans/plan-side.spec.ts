@@ -14,7 +14,7 @@ describe('PlanSide', () => {
   let server: HttpTestingController;
   let fixture: ComponentFixture<PlanSide>;
   const strokes = (): string[] =>
-    [...(fixture.nativeElement as HTMLElement).querySelectorAll('.strokes')].map(
+    [...(fixture.nativeElement as HTMLElement).querySelectorAll('.hone .strokes')].map(
       (each) => each.textContent?.replace(/\D/g, '') ?? '',
     );
 
@@ -36,8 +36,10 @@ describe('PlanSide', () => {
       condition: { kind: 'very-dull' },
       finishUm: 2,
       forceN: 20,
+      lighter: true,
       strokesPerMin: 40,
       maxRatio: 10,
+      mostStrokes: 60,
       laidAside: [],
     });
     await press(fixture, 'Very dull');
@@ -144,7 +146,11 @@ describe('PlanSide', () => {
         toolId: 'iron',
         condition: { kind: 'dull' },
         setting: jasmine.objectContaining({ guideId: 'guide', seatName: 'Iron jaws', angleDeg: 30 }),
-        steps: strokes().map((count, i) => ({ abrasiveId: ['s1000', 's8000'][i], strokes: Number(count) })),
+        steps: strokes().map((count, i) => ({
+          abrasiveId: ['s1000', 's8000'][i],
+          strokes: Number(count),
+          forceN: jasmine.any(Number),
+        })),
       }),
     );
   });

@@ -127,8 +127,8 @@ export class RegrindPanel {
         {
           label: 'Minutes a honing',
           data: advice.curve.map(({ honings, meanMin }) => ({ x: honings, y: meanMin })),
-          borderColor: ink.steel,
-          backgroundColor: ink.steel,
+          borderColor: ink.water,
+          backgroundColor: ink.water,
           pointRadius: 0,
           borderWidth: 3,
         },
@@ -158,7 +158,7 @@ export class RegrindPanel {
         y: {
           min: 0,
           // The first few honings would squeeze the rest flat.
-          max: best && Math.ceil(best.meanMin * 4 * 10) / 10,
+          max: best && Math.ceil(best.meanMin * 4),
           title: { display: true, text: 'Minutes a honing', color: ink.ink },
           ticks: { color: ink.ink },
           grid: { color: ink.line },

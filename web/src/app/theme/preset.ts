@@ -2,9 +2,11 @@ import { definePreset } from '@primeuix/themes';
 import base from '@primeuix/themes/aura/base';
 import button from '@primeuix/themes/aura/button';
 import checkbox from '@primeuix/themes/aura/checkbox';
+import chip from '@primeuix/themes/aura/chip';
 import datatable from '@primeuix/themes/aura/datatable';
 import dialog from '@primeuix/themes/aura/dialog';
 import inputtext from '@primeuix/themes/aura/inputtext';
+import multiselect from '@primeuix/themes/aura/multiselect';
 import paginator from '@primeuix/themes/aura/paginator';
 import popover from '@primeuix/themes/aura/popover';
 import select from '@primeuix/themes/aura/select';
@@ -78,9 +80,11 @@ export const workshopPreset = definePreset(
     components: {
       button,
       checkbox,
+      chip,
       datatable,
       dialog,
       inputtext,
+      multiselect,
       paginator,
       popover,
       select,
