@@ -9,6 +9,7 @@ import {
   progression,
   removalPerStrokeMm3,
   seatGeometry,
+  stoneSweep,
   toolRecord,
   wedgeHeat,
   type GuideSeat,
@@ -97,10 +98,42 @@ export function benchCore(): Row[] {
       yardstick: `as many sines and cosines ${ms(sines)}, ${times(projections / sines)}`,
     },
     recordRow(),
+    sweepRow(),
     calibrationRow(),
     stackRow(),
     heatRow(),
   ];
+}
+
+/** What a stone of each of 200 sizes would save on a bench of 60. */
+function sweepRow(): Row {
+  const [tool] = shopOf(1).tools;
+  if (!tool) throw new Error('a shop of one tool has one');
+  const bench = set(60).abrasives.map(({ id, sizeUm, strokeMm, overheadMin }) => ({
+    id,
+    name: id,
+    kind: 'water-stone' as const,
+    grade: { standard: 'UM' as const, grade: sizeUm.toFixed(3) },
+    lubricant: 'water' as const,
+    strokeMm,
+    overheadMin,
+  }));
+  const request = {
+    condition: { kind: 'nicked', nickMm: 0.2 },
+    finishUm: 1,
+    forceN: 20,
+    strokesPerMin: 40,
+    maxRatio: 6,
+    laidAside: [],
+  } as const;
+  const took = medianMs(9, () => stoneSweep({ tool, bench, request, kind: 'water-stone', sizes: 200 }));
+  const one = medianMs(50, () => progression(set(60)));
+  return {
+    what: 'what one more stone would save, 200 sizes on 60 abrasives, in the worker',
+    figure: ms(took),
+    yardstick: `200 bare progressions ${ms(200 * one)}, ${times(took / (200 * one))} as long`,
+    aim: '300 ms',
+  };
 }
 
 /** A guide fitted to eight readings, each held against the other seven. */

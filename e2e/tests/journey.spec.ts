@@ -41,7 +41,7 @@ test('from an empty bench to a plan, with figures of one’s own', async ({ page
   // Two stones and the bench opens, with the plan; the third comes from the Stones room.
   await expect(page.getByRole('heading', { level: 1, name: 'Paring chisel by the window' })).toBeVisible();
   await expect(page.getByRole('region', { name: 'The plan' })).toContainText('strokes');
-  await page.getByRole('link', { name: 'Stones' }).click();
+  await page.getByRole('link', { name: 'Stones', exact: true }).click();
   await page.getByRole('link', { name: 'Add an abrasive' }).click();
   await choose(page, 'Kind', 'Film or paper on a flat plate');
   await choose(page, 'Graded in', 'P grade (FEPA P)');
@@ -49,7 +49,7 @@ test('from an empty bench to a plan, with figures of one’s own', async ({ page
   await page.getByRole('button', { name: 'Put it on the rail' }).click();
   await expect(page.getByRole('cell', { name: '35 µm' })).toBeVisible();
 
-  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
   await page.getByRole('link', { name: 'Set-up' }).click();
   const settings = page.getByRole('list', { name: 'Settings' });
   await expect(settings).toContainText(projection(23));

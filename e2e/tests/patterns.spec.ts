@@ -54,7 +54,7 @@ test('stops are made from the set-up, printed, cut anew when the guide is measur
   await page.goto('/tools/joint-60/set-up');
   await expect(page.getByRole('link', { name: /Stop B · 37\.62 mm · 30°/ })).toBeVisible();
   await page.goto('/tools/joint-60/plan');
-  await choose(page, 'Grind first', 'No, hone only');
+  await page.getByRole('button', { name: 'Dull', exact: true }).click();
   await expect(
     page.getByText(/Set it in the Side-clamping roller guide by Irons .*: stop B · 37\.62 mm · 30°/),
   ).toBeVisible();
@@ -117,7 +117,7 @@ test('the wheel: measured and dressed, its jig follows; a regrind goes through t
   await expect(page.locator('ma-heat-panel .pass')).toHaveText(/\d+(\.\d)? s/);
   await expectAccessible(page, BESIDES);
 
-  await page.goto('/tools/joint-60/plan');
+  await page.goto('/tools/shave-round/plan');
   await expect(page.getByText('First the wheel: Dry wheel, open grain')).toBeVisible();
   await expect(page.getByText(/light pass(es)? of at most/)).toBeVisible();
   await type(page.getByLabel('Stop short of the edge'), '5');
@@ -138,7 +138,7 @@ test('the wheel: measured and dressed, its jig follows; a regrind goes through t
   await expect.poll(async () => (await page.request.get(`/api/sessions/${run}-wheel`)).status()).toBe(200);
   const wheel = await (await page.request.get(`/api/sessions/${run}-wheel`)).json();
   expect([wheel.kind, wheel.landLeftMm]).toEqual(['grinding', 0.8]);
-  const { record } = await (await page.request.get('/api/records/joint-60')).json();
+  const { record } = await (await page.request.get('/api/records/shave-round')).json();
   expect(record.state.landFrom).toBe('ground');
   expect(record.state.landMm).toBeGreaterThan(0.79);
   expect(record.state.landMm).toBeLessThan(1);

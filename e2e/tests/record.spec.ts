@@ -29,6 +29,8 @@ test('a plan is walked at the bench, proved, and kept as one honing in the recor
     await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(stone ?? '');
   }
   await page.getByRole('button', { name: 'It is off' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/strop/i);
+  await page.getByRole('button', { name: 'Done' }).click();
   await page.getByRole('button', { name: 'Bites' }).click();
   await page.getByRole('button', { name: 'Torn' }).click();
   await expectAccessible(page);

@@ -149,6 +149,7 @@ export class Desk {
       const own = requests[tool.id];
       const usual = fromRecord(tool, records[tool.id], bench);
       const condition = own?.condition ?? usual.condition;
+      const hasStrop = bench.some((stone) => isStrop(stone) && standsIn(stone, set));
       const request: PlanRequest = {
         ...usual,
         finishUm: usualFinishUm(tool, bench, set),
@@ -157,12 +158,11 @@ export class Desk {
         strokesPerMin: PLAN_DEFAULTS.strokesPerMin,
         maxRatio: PLAN_DEFAULTS.maxRatio,
         mostStrokes: PLAN_DEFAULTS.mostStrokes,
-        ...(isFadedOnly(tool, condition) && bench.some((stone) => isStrop(stone) && standsIn(stone, set))
-          ? { stropOnly: true }
-          : {}),
         laidAside: [],
         ...own,
         ...(set !== undefined && { set }),
+        // A strop where that is enough, unless it is to be honed all the same.
+        ...((own?.stropOnly ?? (hasStrop && isFadedOnly(tool, condition))) && { stropOnly: true }),
       };
       return answerTo(tool, bench, request, records[tool.id]?.state, stones);
     }),
