@@ -134,6 +134,11 @@ export const standsIn = ({ sets }: Pick<Abrasive, 'sets'>, set: string | undefin
 export const setNames = (bench: readonly Pick<Abrasive, 'sets'>[]): readonly string[] =>
   [...new Set(bench.flatMap(({ sets }) => sets ?? []))].sort((a, b) => a.localeCompare(b));
 
+/** What one honing on it uses up, in its owner's money; undefined where that is not known. */
+export function costOfUse({ sheets }: Pick<Abrasive, 'sheets'>): number | undefined {
+  return sheets?.costEach === undefined ? undefined : sheets.costEach / sheets.usesEach;
+}
+
 /** Sheets one gets through before the sheet is spent, where nobody said: paper once, film several times (common practice, no source). */
 export const usualSheetUses = ({ grade, kind }: Pick<Abrasive, 'grade' | 'kind'>): number =>
   kind === 'flattening' ? 10 : grade.standard === 'UM' ? 6 : 1;

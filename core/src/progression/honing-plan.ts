@@ -5,13 +5,13 @@ import { faultMm, type Condition } from '../edge/dulling.js';
 import type { Edge } from '../edge/edge.js';
 import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
 import { contactMin, grindingWork, wheelAtWork } from '../grinding/grinding-work.js';
-import { insist, Refusal, unlessRefused } from '../refusal.js';
+import { attempt, insist, Refusal, unlessRefused } from '../refusal.js';
 import { familyFacts } from '../tool/families.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import { backWork, type BackStep } from './back-work.js';
 import { shapeOfEdge } from './honed-section.js';
-import { type HoningJob } from './honing-job.js';
-import { intake, type Treatment } from './intake.js';
+import type { HoningJob } from './honing-job.js';
+import { intake, reshapeMm3, type Treatment } from './intake.js';
 import { cuttingMm, pushN, type Way } from './pace.js';
 import { progression, type Progression, type ProgressionInput, type ProgressionStep } from './progression.js';
 import { underSchool, type School } from './schools.js';
@@ -362,12 +362,19 @@ function grindingStep(
   const wheel = bench.find(({ id }) => id === grind.wheelId);
   const work = wheelAtWork(wheel, grind.pushN);
   const landBeforeMm = landMm ?? edge.landMm ?? ASSUMED_LAND_MM;
-  const { removeMm3 } = grindingWork(edge, {
-    landMm: landBeforeMm,
-    nickMm: setBackMm(condition),
-    stopShortMm: grind.stopShortMm,
-    wheelRadiusMm: work.radiusMm,
-  });
+  const found = condition.faults?.find(({ kind }) => kind === 'wrong-angle')?.foundDeg;
+  const reshaped = found === undefined ? 0 : reshapeMm3(edge, found);
+  const back = attempt(() =>
+    grindingWork(edge, {
+      landMm: landBeforeMm,
+      nickMm: setBackMm(condition),
+      stopShortMm: grind.stopShortMm,
+      wheelRadiusMm: work.radiusMm,
+    }),
+  );
+  // A bevel too steep is ground back to its angle, even where its land is narrow.
+  if (back instanceof Refusal && reshaped === 0) throw back;
+  const removeMm3 = reshaped + (back instanceof Refusal ? 0 : back.removeMm3);
   const minutes = contactMin(removeMm3, work) + (wheel?.overheadMin ?? 0);
   return { ...grind, removeMm3, minutes, landBeforeMm };
 }

@@ -124,8 +124,8 @@ function judged(edge: Edge, condition: Condition, job: HoningJob): { treatment: 
 const groundDeg = (edge: Edge): number =>
   edge.form === 'single-bevel' ? edge.primaryDeg : includedDeg(edge);
 
-/** Steel between a bevel as it was found and as it should be, the edge staying where it is: ½·t²·|cot − cot|·w. */
-function reshapeMm3(edge: Edge, foundDeg: number): number {
+/** Steel between a bevel found too steep and as it should be, mm³, the edge staying where it is: ½·t²·(cot θ − cot φ)·w. */
+export function reshapeMm3(edge: Edge, foundDeg: number): number {
   if (edge.form !== 'single-bevel') return 0;
   const cot = (deg: number): number => cosDeg(deg) / sinDeg(deg);
   const between = Math.max(0, cot(edge.primaryDeg) - cot(foundDeg));

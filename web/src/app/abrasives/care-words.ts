@@ -49,6 +49,7 @@ export function stateWord(stone: Abrasive, care: StoneCare | undefined): string 
 
 /** How a stone stands, in a sentence. */
 export function careSentence(stone: Abrasive, care: StoneCare, figures: Figures): string {
+  if (care.uses === 0 && !care.lastAt) return `Not used on record.${shelf(care)}`;
   if (care.uses === 0 && care.lastAt) return `Not used since ${formatDay(care.lastAt)}.${shelf(care)}`;
   const strokes = counted(care.strokes, 'stroke');
   const since = (done: string): string =>
@@ -61,8 +62,6 @@ export function careSentence(stone: Abrasive, care: StoneCare, figures: Figures)
       return `About ${figures.sliver(care.hollowUm / 1000)} hollow across ${by}: ${since('flattened')}.`;
     }
     case 'sheet':
-      const left =
-        care.sheetsLeft === undefined ? '' : ` ${counted(care.sheetsLeft, 'sheet')} left on the shelf.`;
       return `${counted(care.uses, 'honing')} on this sheet, which serves about ${stone.sheets?.usesEach ?? usualSheetUses(stone)}.${shelf(care)}`;
     case 'charge':
       return `${since('charged')}.`;

@@ -5,6 +5,7 @@ import { format } from 'date-fns';
 import { MultiSelect } from 'primeng/multiselect';
 import {
   EDGE_SHAPES,
+  costOfUse,
   STROP_FACES,
   kindFacts,
   usualSheetUses,
@@ -15,6 +16,7 @@ import {
 } from '@mellow-anvil/core';
 import type { Sentences } from '../shared/checks';
 import { ChoiceField } from '../shared/choice-field';
+import { Figures } from '../shared/figures';
 import { LineField } from '../shared/line-field';
 import { QuantityField } from '../shared/quantity-field';
 import { AbrasivesStore } from './abrasives.store';
@@ -183,6 +185,7 @@ export class MoreFields {
   /** The stone itself, which is no neighbour of its own. */
   readonly id = input<string | undefined>();
 
+  private readonly figures = inject(Figures);
   protected readonly none = NaN;
   private readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
   protected readonly shapes = EDGE_SHAPES.map((value) => ({ value, label: SHAPE_WORDS[value] }));
@@ -207,10 +210,10 @@ export class MoreFields {
       .map(({ id, name }) => ({ value: id, label: name })),
   ]);
   protected readonly costHint = computed(() => {
-    const { costEach, usesEach = this.usual() } = this.draft().sheets ?? {};
-    return costEach === undefined || !(usesEach > 0)
+    const cost = costOfUse(this.draft());
+    return cost === undefined || !Number.isFinite(cost)
       ? 'In your own money'
-      : `${(costEach / usesEach).toFixed(2)} a honing`;
+      : `${this.figures.number(cost, 2, true)} a honing`;
   });
 
   protected set(change: Partial<Abrasive>): void {

@@ -214,9 +214,6 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
       color: var(--muted);
       font-size: 0.8rem;
     }
-    .lit .name {
-      -webkit-line-clamp: 1;
-    }
     .lit .says {
       white-space: nowrap;
       color: var(--accent);

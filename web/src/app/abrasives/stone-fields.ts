@@ -128,8 +128,10 @@ export class StoneFields {
   protected readonly lubricants = LUBRICANTS.map((value) => ({ value, label: LUBRICANT_WORDS[value] }));
 
   protected readonly size = computed((): { words: string; refused: boolean } => {
-    const { grade } = this.draft();
-    if (grade.grade.trim() === '') return { words: '', refused: false };
+    const { grade, between } = this.draft();
+    if (grade.grade.trim() === '') {
+      return { words: between ? 'None needed: it counts by its place' : '', refused: false };
+    }
     const result = attempt(() => {
       const { sizeUm, fromMemory } = grit(grade);
       const memory = fromMemory ? ' (table from memory)' : '';

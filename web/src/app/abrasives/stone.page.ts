@@ -10,7 +10,7 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { isWheel, type Abrasive } from '@mellow-anvil/core';
+import { isWheel, placedSizesUm, type Abrasive } from '@mellow-anvil/core';
 import { contentOf } from '../shared/collection.store';
 import { Editor } from '../shared/editor';
 import { Notices } from '../shared/notices';
@@ -105,7 +105,10 @@ export class StonePage {
   /** The stone as it is kept, with the grain it counts as. */
   protected readonly known = computed(() => this.all().find(({ id }) => id === this.id()));
 
-  protected readonly editor = new Editor<Abrasive>(this.abrasives, 'abrasiveSchema', usualStone(), 'rail');
+  protected readonly editor = new Editor<Abrasive>(this.abrasives, 'abrasiveSchema', usualStone(), 'rail', {
+    draftOf: (stone) => stone,
+    sent: (draft) => this.graded(draft),
+  });
   protected readonly stored = this.editor.stored;
 
   protected readonly wheeled = computed(() => isWheel(this.editor.draft()));
@@ -119,6 +122,15 @@ export class StonePage {
 
   protected async keep(): Promise<void> {
     if (await this.editor.keep()) void this.router.navigate(['/stones']);
+  }
+
+  /** A stone without a grade, only placed between two others, is given the grain that place counts as. */
+  private graded(draft: Abrasive): Abrasive {
+    if (draft.grade.grade.trim() !== '' || !draft.between) return draft;
+    const others = this.all().filter(({ id }) => id !== this.id());
+    const placed = { ...draft, id: '?', grade: { standard: 'UM', grade: '10' } } as const;
+    const sizeUm = placedSizesUm([...others, placed]).get('?') ?? 10;
+    return { ...draft, grade: { standard: 'UM', grade: String(Number(sizeUm.toPrecision(3))) } };
   }
 
   /** Readings before now count no more; the change can be undone. */

@@ -24,6 +24,7 @@ import {
   clampedWidthMm,
   facetSettings,
   grindingWork,
+  setBackMm,
   isWheel,
   readiness,
   unlessRefused,
@@ -147,11 +148,11 @@ export class Desk {
     map(([tool, bench, { requests }, records, stones, set]) => {
       if (!tool) return undefined;
       const own = requests[tool.id];
-      const usual = fromRecord(tool, records[tool.id], bench);
-      const condition = own?.condition ?? usual.condition;
+      const condition = own?.condition ?? fromRecord(tool, records[tool.id]);
       const hasStrop = bench.some((stone) => isStrop(stone) && standsIn(stone, set));
       const request: PlanRequest = {
-        ...usual,
+        condition,
+        ...wheelFirst(tool, condition, records[tool.id], bench),
         finishUm: usualFinishUm(tool, bench, set),
         forceN: PLAN_DEFAULTS.forceN,
         lighter: true,
@@ -183,9 +184,12 @@ export class Desk {
   ask(change: Partial<PlanRequest>): void {
     const { toolId, requests } = this.choices.value;
     if (!toolId) return;
+    const { grind: _wheel, stropOnly: _strop, ...rest } = requests[toolId] ?? {};
+    // Another condition asks anew whether the wheel or the strop is for it.
+    const kept = change.condition ? rest : { ...requests[toolId] };
     this.choices.next({
       ...this.choices.value,
-      requests: { ...requests, [toolId]: { ...requests[toolId], ...change } },
+      requests: { ...requests, [toolId]: { ...kept, ...change } },
     });
   }
 
@@ -313,24 +317,32 @@ export function recordReason(tool: Tool, { state, plan, request }: Answer, hand:
   return (state && plan && landReason(tool, state, plan, request, hand)) ?? '';
 }
 
-/** What the record says of the work before anyone is asked: how dull, and whether the wheel comes first. */
-function fromRecord(
+/** What the record says of the edge before anyone is asked how dull it is. */
+function fromRecord(tool: Tool, record: ToolRecord | undefined): Condition {
+  const nickMm = record?.state.sinceHoned.deepestMm ?? 0;
+  if (nickMm > 0) return { kind: 'nicked', nickMm };
+  return { kind: record && readiness(tool, record).state === 'strop' ? 'fading' : 'dull' };
+}
+
+/** The wheel first, where the condition or the record asks for it and there is something for it to take. */
+function wheelFirst(
   tool: Tool,
+  condition: Condition,
   record: ToolRecord | undefined,
   bench: Parameters<typeof planHoning>[1],
-): Pick<PlanRequest, 'condition' | 'grind'> {
-  const nickMm = record?.state.sinceHoned.deepestMm ?? 0;
-  const state = record && readiness(tool, record).state;
-  const condition: Condition =
-    nickMm > 0 ? { kind: 'nicked', nickMm } : { kind: state === 'strop' ? 'fading' : 'dull' };
-  const wheel = bench.find(isWheel);
+): Pick<PlanRequest, 'grind'> {
   const { edge } = tool;
-  if (!record || !wheel || edge.form !== 'single-bevel') return { condition };
-  if (state !== 'regrind' && state !== 'repair') return { condition };
-  const grind = { wheelId: wheel.id, stopShortMm: STOP_SHORT_MM, pushN: GRINDING_PUSH_N };
-  const landMm = record.state.landMm ?? edge.landMm ?? ASSUMED_LAND_MM;
-  const worth = unlessRefused(() => grindingWork(edge, { landMm, nickMm, stopShortMm: STOP_SHORT_MM }));
-  return worth ? { condition, grind } : { condition };
+  const wheel = bench.find(isWheel);
+  if (!wheel || edge.form !== 'single-bevel') return {};
+  const asksOfWheel = (what: string | undefined): boolean => what === 'regrind' || what === 'repair';
+  const wanted =
+    asksOfWheel(unlessRefused(() => intake(edge, condition).treatment)) ||
+    asksOfWheel(record && readiness(tool, record).state);
+  const landMm = record?.state.landMm ?? edge.landMm ?? ASSUMED_LAND_MM;
+  const nickMm = setBackMm(condition);
+  const worth =
+    wanted && unlessRefused(() => grindingWork(edge, { landMm, nickMm, stopShortMm: STOP_SHORT_MM }));
+  return worth ? { grind: { wheelId: wheel.id, stopShortMm: STOP_SHORT_MM, pushN: GRINDING_PUSH_N } } : {};
 }
 
 function answerTo(
@@ -354,6 +366,7 @@ function answerTo(
       forceN,
       strokesPerMin,
       maxRatio,
+      mostStrokes,
     ].some(Number.isNaN)
   ) {
     const message = 'There is a plan as soon as every figure above can be read.';

@@ -36,7 +36,7 @@ import { SCHOOL_WORDS, WAY_WORDS } from './condition-words';
       [condition]="request().condition"
       [groundDeg]="groundDeg()"
       [said]="said()"
-      (asked)="asked.emit({ condition: $event, stropOnly: undefined })"
+      (asked)="asked.emit({ condition: $event })"
     />
     <div class="asks">
       @if (land(); as l) {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { Button } from 'primeng/button';
 import {
   TIP_RADIUS_UM,
+  costOfUse,
   servesShape,
   shapeOfEdge,
   standsIn,
@@ -31,7 +32,7 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
           <span class="figure">
             {{ figures.minutes(plan().totalMin + (plan().grinding ? betweenMin() : 0)) }}
           </span>
-          <span>{{ steel() }}</span>
+          <span>{{ steel() }} {{ cost() }}</span>
           <ma-why of="this plan" [reason]="reason()" />
         </p>
         <div class="actions">
@@ -169,6 +170,13 @@ export class PlanResult {
   }
 
   protected readonly betweenMin = signal(0);
+
+  /** What the sheets of this plan cost, where that is known. */
+  protected readonly cost = computed(() => {
+    const costs = this.plan().steps.map(({ id }) => costOfUse(this.byId().get(id) ?? {}) ?? 0);
+    const all = costs.reduce((sum, cost) => sum + cost, 0);
+    return all > 0 ? `Sheets used up: ${this.figures.number(all, 2, true)}.` : '';
+  });
 
   protected readonly steel = computed(() => {
     const { job } = this.plan();

@@ -78,6 +78,10 @@ import { SCHOOL_WORDS } from './condition-words';
       text-align: right;
       white-space: nowrap;
     }
+    p-button,
+    td:last-child {
+      white-space: nowrap;
+    }
     td.figure {
       font-size: 1.15rem;
     }
