@@ -3,13 +3,15 @@ import { Router } from '@angular/router';
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { Desk } from '../bench/desk';
 import { IRON, answer, page, playServer, stone, stored } from '../testing/page';
+import { AbrasivesStore } from './abrasives.store';
+import { ChosenSet } from './chosen-set';
 import { Rail } from './rail';
 
 describe('Rail', () => {
   let server: HttpTestingController;
   let fixture: ComponentFixture<Rail>;
   const buttons = (): HTMLButtonElement[] => [
-    ...(fixture.nativeElement as HTMLElement).querySelectorAll('button'),
+    ...(fixture.nativeElement as HTMLElement).querySelectorAll<HTMLButtonElement>('button.stone'),
   ];
 
   beforeEach(async () => {
@@ -48,6 +50,35 @@ describe('Rail', () => {
     expect(buttons()[1]?.textContent).toContain('laid aside');
     expect(buttons()[1]?.getAttribute('aria-pressed')).toBe('false');
     expect(buttons()[1]?.getAttribute('aria-label')).toContain('laid aside');
+  });
+
+  it('shows the set chosen, and marks what wants seeing to', async () => {
+    const care = {
+      strokes: 400,
+      uses: 9,
+      minutes: 9,
+      readings: 0,
+      wearFactor: 1,
+      recharges: 0,
+      hollowUm: 90,
+    };
+    const due = { kind: 'flattened', minutes: 2 };
+    const rate = { factor: 1, sd: 0.5, low: 0.5, high: 2, readings: 0 };
+    answer(server, '/api/bench', { stones: { middle: { care: { ...care, due }, rate } }, gone: [] });
+    await fixture.whenStable();
+    expect(buttons()[1]?.textContent).toContain('dished');
+    expect(buttons()[1]?.getAttribute('aria-label')).toContain('dished');
+    expect((fixture.nativeElement as HTMLElement).textContent).toContain('1 wants seeing to');
+    TestBed.inject(AbrasivesStore).load();
+    answer(
+      server,
+      '/api/abrasives',
+      page([stone('coarse', '400'), { ...stone('fine', '8000'), sets: ['Roll'] }]),
+    );
+    TestBed.inject(ChosenSet).choose('Van');
+    await fixture.whenStable();
+    expect(buttons().map((each) => each.querySelector('.name')?.textContent)).toEqual(['Stone 400']);
+    TestBed.inject(ChosenSet).choose(undefined);
   });
 
   it('opens a stone’s own page when no plan is in view', async () => {

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { planHoning } from '@mellow-anvil/core';
+import { planHoning, type Abrasive } from '@mellow-anvil/core';
+import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { GUIDE, IRON, answer, page, playServer, stone, stored } from '../testing/page';
 import { Desk, type Answer, type SetUp } from './desk';
 
@@ -43,6 +44,26 @@ describe('Desk', () => {
     desk.takeUp('iron');
     desk.toggle('s1000');
     expect(plan?.request.laidAside).toEqual([]);
+  });
+
+  it('strops what only fades, grinds what is nicked deep, and asks anew with another condition', () => {
+    const all = [
+      ...bench,
+      stored<Abrasive>({ ...stone('x', '8000'), kind: 'strop', lubricant: 'compound' }, 'strop'),
+    ];
+    const wheel = stored<Abrasive>({ ...stone('x', '400'), kind: 'dry-wheel', lubricant: 'dry' }, 'wheel');
+    TestBed.inject(AbrasivesStore).load();
+    answer(server, '/api/abrasives', page([...all, wheel]));
+    desk.ask({ condition: { kind: 'fading' } });
+    expect([plan?.request.stropOnly, plan?.plan?.steps.length]).toEqual([true, 0]);
+    desk.ask({ stropOnly: false });
+    expect(plan?.plan?.steps.length).toBeGreaterThan(0);
+    desk.ask({ condition: { kind: 'nicked', nickMm: 0.6 } });
+    expect(plan?.request.grind?.wheelId).toBe('wheel');
+    desk.ask({ grind: undefined });
+    expect(plan?.plan?.grinding).toBeUndefined();
+    desk.ask({ condition: { kind: 'dull' } });
+    expect([plan?.request.grind, plan?.request.stropOnly]).toEqual([undefined, undefined]);
   });
 
   it('answers an impossible wish with its sentence', () => {

@@ -1,0 +1,122 @@
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import {
+  compareSchools,
+  planHoning,
+  regrindAdvice,
+  type Condition,
+  type PlanRequest,
+} from '@mellow-anvil/core';
+import { press, textOf, typeInto } from '../testing/host';
+import { IRON, playServer, stone } from '../testing/page';
+import { ConditionAsk } from './condition-ask';
+import { IntakePanel } from './intake-panel';
+import { RegrindPanel } from './regrind-panel';
+import { SchoolsPanel } from './schools-panel';
+import { WorkList } from './work-list';
+
+const bench = [stone('s400', '400'), stone('s1000', '1000'), stone('s8000', '8000')].map((each, i) => ({
+  ...each,
+  sizeUm: [30, 11.5, 1.2][i] ?? 1,
+}));
+const request: PlanRequest = {
+  condition: { kind: 'dull' },
+  finishUm: 2,
+  forceN: 20,
+  strokesPerMin: 40,
+  maxRatio: 10,
+  laidAside: [],
+};
+const plan = planHoning(IRON, bench, request);
+
+function shown<T>(component: new () => T, inputs: Readonly<Record<string, unknown>>): ComponentFixture<T> {
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  fixture.detectChanges();
+  return fixture;
+}
+
+describe('the planner’s panels', () => {
+  beforeEach(() => playServer());
+
+  it('ask for faults each as far as it reaches, and keep them when the dullness changes', async () => {
+    const fixture = shown(ConditionAsk, { condition: { kind: 'dull' }, said: () => '' });
+    const asked: Condition[] = [];
+    fixture.componentInstance.asked.subscribe((condition) => {
+      asked.push(condition);
+      fixture.componentRef.setInput('condition', condition);
+    });
+    await press(fixture, 'Out of square');
+    await press(fixture, 'Wrong angle');
+    await typeInto(fixture, 'One corner ahead by', '0,4');
+    await press(fixture, 'Very dull');
+    expect(asked.at(-1)).toEqual({
+      kind: 'very-dull',
+      faults: [
+        { kind: 'out-of-square', mm: 0.4 },
+        { kind: 'wrong-angle', foundDeg: 29 },
+      ],
+    });
+    await press(fixture, 'Wrong angle');
+    await press(fixture, 'Out of square');
+    expect(asked.at(-1)).toEqual({ kind: 'very-dull' });
+  });
+
+  it('show what a condition comes to, line by line, and the other ways', () => {
+    const condition: Condition = { kind: 'nicked', nickMm: 0.3, faults: [{ kind: 'pits', mm: 0.1 }] };
+    const wheel = { ...stone('wheel', '400'), kind: 'dry-wheel', lubricant: 'dry' } as const;
+    const fixture = shown(IntakePanel, {
+      tool: IRON,
+      request: { ...request, condition },
+      stones: [...bench, wheel],
+    });
+    const text = textOf(fixture);
+    expect(text).toContain('Grind, then hone');
+    // 4 µm round on 30°: 4·cot 15° = 15 µm; the nick 300 µm; the pits lie within it.
+    expect(text).toContain('15 µm back');
+    expect(text).toContain('The nick, the whole edge with it');
+    expect(text).toContain('The pits, gone before the deeper fault is');
+    expect(text).toContain('315 µm');
+    expect(text).toContain('Grind it first');
+  });
+
+  it('set the schools side by side as core has them, and take one over', async () => {
+    const fixture = shown(SchoolsPanel, { tool: IRON, request, stones: bench });
+    const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('tbody tr')];
+    const plans = compareSchools(IRON, bench, request);
+    expect(rows.length).toBe(plans.length);
+    plans.forEach(({ strokes }, i) => expect(rows[i]?.textContent).toContain(String(strokes)));
+    let chosen = '';
+    fixture.componentInstance.chosen.subscribe((school) => (chosen = school));
+    await press(fixture, 'Use it: Two stones');
+    expect(chosen).toBe('two-stones');
+  });
+
+  it('say when to regrind, by core’s own count, and say when there is nothing to say', async () => {
+    const fixture = shown(RegrindPanel, { tool: IRON, request, plan, stones: bench });
+    const { best } = regrindAdvice(IRON, plan, request, bench, {}, 12);
+    expect(textOf(fixture, '.told')).toContain(`${best.honings} honings to a regrinding`);
+    await typeInto(fixture, 'One regrinding takes', '30');
+    const later = regrindAdvice(IRON, plan, request, bench, {}, 30).best.honings;
+    expect(later).toBeGreaterThan(best.honings);
+    expect(textOf(fixture, '.told')).toContain(`${later} honings to a regrinding`);
+    await typeInto(fixture, 'One regrinding takes', '0');
+    expect(textOf(fixture, '.told')).toContain('Give more than 0');
+  });
+
+  it('lay the work out in order, with what a stone’s readings say', () => {
+    const record = {
+      s1000: {
+        care: { strokes: 0, uses: 0, minutes: 0, readings: 0, wearFactor: 1, recharges: 0 },
+        rate: { factor: 1.4, sd: 0.1, low: 1.2, high: 1.6, readings: 9 },
+      },
+    };
+    const fixture = shown(WorkList, { plan, tool: IRON, stones: bench, record, setLine: 'Set it so.' });
+    const text = textOf(fixture);
+    const places = ['Set it so.', 'Feel for the burr', 'Wash', 'the burr off', 'Wipe, oil, wrap'].map(
+      (words) => text.indexOf(words),
+    );
+    expect(places).toEqual([...places].sort((a, b) => a - b));
+    expect(Math.min(...places)).toBeGreaterThanOrEqual(0);
+    expect(text).toContain('Yours cuts 1.4 times as fast as assumed, from 9 readings.');
+  });
+});
