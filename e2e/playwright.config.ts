@@ -29,6 +29,6 @@ export default defineConfig({
     name,
     use: { viewport },
     // What is kept and how is the same on every screen: tried on one.
-    testIgnore: name === 'tablet' ? /keeping\.spec/ : undefined,
+    testIgnore: name === 'tablet' ? /(keeping|patterns|record)\.spec/ : undefined,
   })),
 });

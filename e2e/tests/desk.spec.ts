@@ -170,6 +170,7 @@ test('one switch turns every figure of the desk to inches, and back without drif
   const before = await (await page.request.get('/api/tools/smooth-50')).json();
   await page.goto('/settings');
   await page.getByRole('button', { name: 'Inches' }).click();
+  await expect.poll(async () => (await (await page.request.get('/api/settings')).json()).units).toBe('inch');
   for (const path of [
     '/tools/smooth-50/edge',
     '/tools/smooth-50/set-up',

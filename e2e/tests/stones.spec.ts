@@ -82,9 +82,11 @@ test('what is wrong becomes millimetres and steel; schools, one more stone, regr
   await type(page.getByLabel('Colours reach back'), '40');
   await expect(page.getByText(/How far it reaches lies between 0.01 and 30 mm/).first()).toBeVisible();
   await type(page.getByLabel('Colours reach back'), '0.4');
-  await page.getByRole('button', { name: 'Grind it first' }).click();
   await expect(page.getByText('First the wheel: Dry wheel, open grain')).toBeVisible();
   await page.getByRole('button', { name: 'Hone it on the stones' }).click();
+  await expect(page.getByText('First the wheel')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Grind it first' }).click();
+  await expect(page.getByText('First the wheel')).toBeVisible();
   await page.getByRole('button', { name: 'Overheated' }).click();
 
   await page.getByText('The same by other schools').click();

@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { cp, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -11,6 +11,7 @@ export const DEMO = fileURLToPath(new URL('../../demo/saltmarsh-boat-shed.worksh
 
 interface Served {
   readonly address: string;
+  readonly folder: string;
   /** Ends the program at once, as a power cut would. */
   readonly kill: () => Promise<void>;
   /** Starts it again over the same data, at the same address. */
@@ -18,9 +19,13 @@ interface Served {
   readonly stop: () => Promise<void>;
 }
 
-/** Starts the program as a person would and waits for the address it prints. */
-async function serve(environment: Record<string, string>): Promise<Served> {
+/**
+ * Starts the program as a person would and waits for the address it prints.
+ * @param from a data folder to begin with a copy of
+ */
+async function serve(environment: Record<string, string>, from?: string): Promise<Served> {
   const folder = await mkdtemp(join(tmpdir(), 'mellow-anvil-e2e-'));
+  if (from) await cp(from, folder, { recursive: true });
   let server: ChildProcess;
   const start = (more: Record<string, string>): Promise<string> => {
     server = spawn(process.execPath, [SERVER], {
@@ -46,6 +51,7 @@ async function serve(environment: Record<string, string>): Promise<Served> {
   const address = await start({});
   return {
     address,
+    folder,
     kill: () => end('SIGKILL'),
     restart: async () => void (await start({ PORT: new URL(address).port })),
     stop: async () => {
@@ -66,11 +72,25 @@ interface Fixtures {
   readonly allowed: RegExp[];
 }
 
-export const test = base.extend<Fixtures & Options>({
+interface OncePerWorker {
+  /** A data folder with the boat shed in it, taken in once. */
+  readonly boatShed: string;
+}
+
+export const test = base.extend<Fixtures & Options, OncePerWorker>({
+  boatShed: [
+    async ({}, use) => {
+      const served = await serve({ OPEN_FILE: DEMO });
+      await served.kill();
+      await use(served.folder);
+      await served.stop();
+    },
+    { scope: 'worker' },
+  ],
   demo: [true, { option: true }],
   allowed: async ({}, use) => use([]),
-  served: async ({ demo }, use) => {
-    const served = await serve(demo ? { OPEN_FILE: DEMO } : {});
+  served: async ({ demo, boatShed }, use) => {
+    const served = await serve({}, demo ? boatShed : undefined);
     await use(served);
     await served.stop();
   },

@@ -260,11 +260,7 @@ export class Rail {
   private readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as BenchRecord });
   private readonly tool = toSignal(this.desk.tool$);
   protected readonly set = toSignal(this.chosenSet.set$);
-  private readonly names = toSignal(this.store.sets$, { initialValue: [] });
-  protected readonly sets = computed(() => [
-    { value: '', label: 'The whole bench' },
-    ...this.names().map((name) => ({ value: name, label: name })),
-  ]);
+  protected readonly sets = toSignal(this.chosenSet.options$, { initialValue: [] });
   private readonly abrasives = computed(() => this.all().filter((stone) => standsIn(stone, this.set())));
   private readonly answer = toSignal(this.desk.answer$);
   private readonly room = signal(1280);

@@ -171,13 +171,9 @@ export class StonesPage {
   private readonly store = inject(AbrasivesStore);
   private readonly notices = inject(Notices);
   private readonly all = toSignal(this.store.inOrder$, { initialValue: [] });
-  private readonly names = toSignal(this.store.sets$, { initialValue: [] });
   private readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as BenchRecord });
   protected readonly set = toSignal(this.chosen.set$);
-  protected readonly sets = computed(() => [
-    { value: '', label: 'The whole bench' },
-    ...this.names().map((name) => ({ value: name, label: name })),
-  ]);
+  protected readonly sets = toSignal(this.chosen.options$, { initialValue: [] });
   protected readonly stones = computed(() => this.all().filter((stone) => standsIn(stone, this.set())));
 
   protected readonly standing = computed(() =>

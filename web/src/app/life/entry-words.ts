@@ -6,7 +6,7 @@ import {
   type SessionKind,
   type UseMeasure,
 } from '@mellow-anvil/core';
-import { CONDITION_WORDS } from '../plans/condition-words';
+import { conditionWords } from '../plans/condition-words';
 import type { Figures } from '../shared/figures';
 import type { Entry } from '../records/records.store';
 
@@ -78,7 +78,7 @@ export function entryWords(
     .map((step) => `${nameOf(step.abrasiveId)} ${step.strokes}`)
     .join(', ');
   return [
-    conditionBefore && `was ${CONDITION_WORDS[conditionBefore.kind].toLowerCase()}`,
+    conditionBefore && `was ${conditionWords(conditionBefore)}`,
     strokes && `${strokes} strokes`,
     setting && figures.angle(setting.angleDeg),
     setting?.stop && `stop ${setting.stop.label}`,

@@ -72,7 +72,7 @@ export class RunPage {
       over: step.strokes - step.target,
       name: this.nameOf()(step.abrasiveId),
       grain: stone ? `${this.figures.number(stone.sizeUm, 1)} µm` : '',
-      feel: feelFor(stone, station.step, run.steps),
+      feel: feelFor(stone, station.step, run.plan.steps),
       wash: station.step > 0 ? WASH : '',
     };
   });

@@ -1,11 +1,11 @@
-import type { Abrasive, Burr, ProofTest, RunStep } from '@mellow-anvil/core';
+import type { Abrasive, Burr, ProofTest, RunPlanStep } from '@mellow-anvil/core';
 
 /** What to feel or look for at a stone (common practice, no source). */
-export function feelFor(stone: Abrasive | undefined, index: number, of: readonly RunStep[]): string {
+export function feelFor(stone: Abrasive | undefined, index: number, of: readonly RunPlanStep[]): string {
   if (stone?.kind === 'strop')
     return 'Pull only, edge trailing. Stop, then turn over: never lift at the end.';
   if (index === 0) return 'Push firmly, both corners down. Go on until a burr can be felt on the back.';
-  if (index === of.length - 1)
+  if (index === of.filter(({ afterBurr }) => !afterBurr).length - 1)
     return 'Lightly, pull strokes if you fear digging in. Done when the marks of the stone before are gone.';
   return 'Lighter than before. Done when the marks of the stone before are gone.';
 }
