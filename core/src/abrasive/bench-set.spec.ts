@@ -9,6 +9,7 @@ import {
 } from './abrasive.js';
 import { caresOf, stoneCare, type Care, type StoneUse } from './care.js';
 import { hollowUm, wearAcrossMm } from './dish.js';
+import { equalGrades } from './equal-grades.js';
 import { inOrder, placedSizesUm } from './placing.js';
 
 const stone = (id: string, um: number, more: Partial<Abrasive> = {}): Identified<Abrasive> => ({
@@ -153,5 +154,18 @@ describe('care of the rest', () => {
     expect(stoneCare(wheel, 250, ground, []).due?.kind).toBe('dressed');
     expect(stoneCare(wheel, 250, ground, []).minutes).toBe(32);
     expect(stoneCare(wheel, 250, ground, [care('2026-04-20', 'dressed')]).due).toBeUndefined();
+  });
+});
+
+describe('equalGrades', () => {
+  it('stands the five systems side by side, by the tables’ own grains, and leaves out what is not near', () => {
+    const at = (um: number): string =>
+      equalGrades(um)
+        .map(({ standard, grade }) => `${standard} ${grade}`)
+        .join(', ');
+    // FEPA P1000 is 18.3 µm, F400 17.3, JIS #800 14 (the tables checked against Debian's units data elsewhere).
+    expect(at(18.3)).toMatch(/FEPA-P 1000, FEPA-F 400, ANSI \d+, JIS \d+, UM 18.3/);
+    expect(at(1.2)).toBe('FEPA-F 2000, JIS 8000, UM 1.2');
+    expect(at(0.3)).toBe('UM 0.3');
   });
 });

@@ -49,18 +49,14 @@ import { Figures } from '../shared/figures';
     }
     li {
       display: grid;
-      grid-template-columns: minmax(9rem, 1fr) 3fr auto;
+      grid-template-columns: 13rem 1fr auto;
       gap: 0.3rem 1rem;
       align-items: center;
       padding: 0.3rem 0;
     }
     @media (max-width: 48rem) {
       li {
-        grid-template-columns: 1fr auto;
-      }
-      li span {
-        grid-column: 1 / -1;
-        order: 3;
+        grid-template-columns: minmax(0, 1fr);
       }
     }
   `,

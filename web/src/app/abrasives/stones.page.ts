@@ -140,6 +140,15 @@ const STANDARD = {
     </div>
   `,
   styles: `
+    header p-selectButton {
+      flex-wrap: wrap;
+      max-width: 100%;
+    }
+    p-table {
+      display: block;
+      overflow-x: auto;
+      max-width: 100%;
+    }
     .number {
       text-align: right;
       font-variant-numeric: tabular-nums;

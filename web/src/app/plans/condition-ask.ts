@@ -78,7 +78,12 @@ const STEEPER_DEG = 4;
       gap: 0.7rem 1.4rem;
       align-items: start;
     }
+    p-selectButton {
+      flex-wrap: wrap;
+      max-width: 100%;
+    }
     .ask {
+      min-width: 0;
       display: grid;
       gap: 0.2rem;
     }
