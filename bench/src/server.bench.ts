@@ -62,11 +62,40 @@ export async function benchServer(): Promise<Row[]> {
       'the same rows by plain sqlite3',
       () => plain.all("SELECT * FROM sessions WHERE deletedAt IS NULL AND toolId = 'tool-0'"),
     ]),
+    await standing(shop, get, plain),
     await tapToStored(shop),
   ];
   await plain.close();
   await shop.close();
   return rows;
+}
+
+/** How the stones stand, reckoned anew after one more entry in one tool’s record. */
+async function standing(
+  shop: Shop,
+  get: (path: string) => Promise<unknown>,
+  plain: ReturnType<typeof plainReader>,
+): Promise<Row> {
+  let day = 0;
+  const entry = async (): Promise<void> => {
+    day += 1;
+    const answer = await fetch(`${shop.origin}/api/sessions`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        toolId: 'tool-1',
+        kind: 'honing',
+        startedAt: new Date(Date.UTC(2030, 0, 1) + day * 3_600_000).toISOString(),
+        steps: [{ abrasiveId: 'w1000', strokes: 12, minutes: 1, recessionMm: 0.01 }],
+      }),
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+    await get('/api/bench');
+  };
+  return side(`an entry stored and the stones reckoned anew, ${SESSIONS} sessions`, '', entry, [
+    'reading the sessions by plain sqlite3',
+    () => plain.all('SELECT * FROM sessions WHERE deletedAt IS NULL'),
+  ]);
 }
 
 /** From a tap sent to its answer, which comes once the stroke is on the disk. */

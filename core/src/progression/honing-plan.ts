@@ -27,7 +27,7 @@ export interface PlanRequest {
   readonly strokesPerMin: number;
   readonly minStrokes?: number;
   readonly maxRatio?: number;
-  /** Most strokes on one stone while a coarser one is at hand, where some plan keeps to it. */
+  /** Most strokes on one stone; raised as far as it must be for some plan to keep to it. */
   readonly mostStrokes?: number;
   /** Least time unless said. */
   readonly school?: School;
@@ -223,11 +223,9 @@ export function solverOf(
   );
   insist(candidates.length > 0, 'set', 'Nothing of this set hones this edge: choose another set.');
   const way = request.way ?? 'pull';
-  const free = coarsestOfEach(candidates);
   const asked: ProgressionInput = {
     abrasives: candidates.map((stone) => ({
       ...stone,
-      ...(!free.has(stone.id) && { mostStrokes: request.mostStrokes }),
       strokeMm: cuttingMm(stone.strokeMm, way),
       forceN: stone.forceN ?? pushN(request.forceN, stone.sizeUm, request.lighter ?? false),
       overheadMin: stone.overheadMin + careMin(stone.id, record),
@@ -243,15 +241,7 @@ export function solverOf(
     minStrokes: request.minStrokes ?? PLAN_DEFAULTS.minStrokes,
     maxRatio: request.maxRatio,
   };
-  // The same limits for every school: where even the quickest way breaks one, it is lifted for all.
-  const quickest = (given: ProgressionInput): ReturnType<PlanProblem['solve']> => ({
-    input: given,
-    chosen: progression(given),
-  });
-  const kept = unlessRefused(() => unmixed(asked, atHand, quickest)) !== undefined;
-  const input = kept
-    ? asked
-    : { ...asked, abrasives: asked.abrasives.map((each) => ({ ...each, mostStrokes: undefined })) };
+  const input = withinStrokes(asked, atHand, request.mostStrokes);
   const school = {
     school: request.school ?? 'least-time',
     order: request.order,
@@ -264,11 +254,28 @@ export function solverOf(
   return { input, job, treatment, ...(grinding && { grinding }), atHand, outOfReach, solve };
 }
 
-/** Where nothing coarser is at hand, as many strokes as it takes: with oil, with water, and with either. */
-function coarsestOfEach(candidates: readonly StoneAtWork[]): ReadonlySet<string> {
-  const first = (without: 'oil' | 'water'): string | undefined =>
-    candidates.find(({ lubricant }) => lubricant !== without)?.id;
-  return new Set([first('oil'), first('water')].filter((id) => id !== undefined));
+/** Past this many strokes a limit is none. */
+const NO_LIMIT = 1e6;
+
+/**
+ * The problem with the most of strokes on each stone, the same for every school: as asked, or half as much
+ * again until some plan keeps to it, so that a large job goes to the stone that is fastest at it.
+ */
+function withinStrokes(
+  input: ProgressionInput,
+  stones: readonly StoneAtWork[],
+  asked: number | undefined,
+): ProgressionInput {
+  const quickest = (given: ProgressionInput): ReturnType<PlanProblem['solve']> => ({
+    input: given,
+    chosen: progression(given),
+  });
+  for (let most = asked ?? NO_LIMIT; most < NO_LIMIT; most = Math.ceil(most * 1.5)) {
+    const mostStrokes = most;
+    const limited = { ...input, abrasives: input.abrasives.map((each) => ({ ...each, mostStrokes })) };
+    if (unlessRefused(() => unmixed(limited, stones, quickest))) return limited;
+  }
+  return input;
 }
 
 /**
@@ -277,10 +284,10 @@ function coarsestOfEach(candidates: readonly StoneAtWork[]): ReadonlySet<string>
  */
 export function unmixed(
   input: ProgressionInput,
-  stones: readonly Abrasive[],
+  stones: readonly Pick<OwnedAbrasive, 'id' | 'lubricant'>[],
   solve: PlanProblem['solve'],
 ): ReturnType<PlanProblem['solve']> {
-  const wetWith = new Map((stones as readonly OwnedAbrasive[]).map(({ id, lubricant }) => [id, lubricant]));
+  const wetWith = new Map(stones.map(({ id, lubricant }) => [id, lubricant]));
   const without = (lubricant: 'oil' | 'water'): ProgressionInput => ({
     ...input,
     abrasives: input.abrasives.filter(({ id }) => wetWith.get(id) !== lubricant),

@@ -207,10 +207,9 @@ describe('a plan', () => {
     const [alone] = planHoning(chisel, slowBench, slow).steps;
     expect([alone?.id, (alone?.strokes ?? 0) > 60]).toEqual(['8000', true]);
     expect(ids(planHoning(chisel, slowBench, { ...slow, mostStrokes: 60 }))).toEqual(['1000', '8000']);
-    // Where no plan keeps to the limit it is lifted.
+    // Where no plan keeps to the limit it is raised until one does.
     const far = { ...slow, mostStrokes: 60, laidAside: ['1000'], maxRatio: 2 };
     expect(ids(planHoning(chisel, [stone('400', 35), ...slowBench], far))).toEqual(['8000']);
-    // The coarsest there is may take as many as it needs.
     expect(ids(planHoning(chisel, slowBench.slice(1), { ...slow, mostStrokes: 60 }))).toEqual(['8000']);
   });
 

@@ -44,7 +44,7 @@ export function stoneSweep({ tool, bench, request, record = {}, kind, sizes }: S
   const problem = solverOf(tool, bench, request, record);
   const { chosen } = unmixed(problem.input, problem.atHand, problem.solve);
   const lubricant = kind === 'oil-stone' ? 'oil' : 'water';
-  const stones = [...problem.atHand, { id: IMAGINED.id, lubricant }] as unknown as typeof problem.atHand;
+  const stones = [...problem.atHand, { id: IMAGINED.id, lubricant } as const];
   const [coarse, fine] = SWEEP_UM;
   const swept = Array.from({ length: sizes }, (_, i): SweptSize => {
     const sizeUm = coarse * Math.pow(fine / coarse, i / (sizes - 1));

@@ -23,7 +23,7 @@ import { ChosenSet } from './chosen-set';
 import { railPlaces, railScale } from './rail-layout';
 import { StoneGlyph } from './stone-glyph';
 
-const SPACING = 92;
+const SPACING = 100;
 const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
 
 /** The bench set along a logarithmic scale of microns; a plan lights its stones. */
@@ -197,8 +197,8 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
       border-color: var(--line);
     }
     .stone.lit {
-      width: 104px;
-      margin-left: -52px;
+      width: 98px;
+      margin-left: -49px;
       background: var(--raised);
       border-color: var(--accent);
     }

@@ -167,7 +167,7 @@ import { SCHOOL_WORDS, WAY_WORDS } from './condition-words';
           [value]="request().mostStrokes"
           (valueChange)="asked.emit({ mostStrokes: $event })"
           [sentence]="said()('mostStrokes')"
-          hint="While a coarser one is at hand; empty for no limit"
+          hint="Raised where no plan keeps to it; empty for none"
         />
       </div>
     </details>
