@@ -145,6 +145,11 @@ describe('care of the rest', () => {
     expect(stoneCare(strop, 0.5, often, []).due?.kind).toBe('recharged');
     const charges = ['01', '02', '03', '04'].map((day) => care(`2026-03-${day}`, 'recharged'));
     expect(stoneCare(strop, 0.5, often, charges).due?.kind).toBe('scraped');
+    const scraped = [...charges, care('2026-04-30', 'scraped')];
+    expect(stoneCare(strop, 0.5, often, scraped)).toEqual(
+      jasmine.objectContaining({ strokes: 0, recharges: 0 }),
+    );
+    expect(stoneCare(strop, 0.5, often, scraped).due).toBeUndefined();
 
     const wheel = stone('a', 250, {
       kind: 'dry-wheel',

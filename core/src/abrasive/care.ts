@@ -85,7 +85,7 @@ export const USUAL_CARE_MIN: Readonly<Record<CareKind, number>> = {
   cleaned: 1,
 };
 
-/** What makes a kind's face new; the straightedge only looks. */
+/** What makes a kind's face new; the straightedge only looks. Scraped clean, a strop is charged anew with it. */
 export const RENEWED_BY: Readonly<Record<Upkeep, CareKind>> = {
   flatten: 'flattened',
   sheet: 'new-sheet',
@@ -114,9 +114,12 @@ export function stoneCare(
   cares: readonly Care[],
 ): StoneCare {
   const { upkeep } = kindFacts(abrasive.kind);
-  const renewing = RENEWED_BY[upkeep];
+  const renewing: readonly CareKind[] = [
+    RENEWED_BY[upkeep],
+    ...(upkeep === 'charge' ? ['scraped' as const] : []),
+  ];
   const dressedOn = isWheel(abrasive) ? lastDressing(abrasive) : undefined;
-  const times = cares.filter(({ kind }) => kind === renewing).map(({ at }) => at);
+  const times = cares.filter(({ kind }) => renewing.includes(kind)).map(({ at }) => at);
   const lastAt = [...times, ...(dressedOn ? [dressedOn] : [])].sort().at(-1);
   const since = uses.filter(({ at }) => lastAt === undefined || at > lastAt);
   const dish = dishes(abrasive) ? dishOf(abrasive, sizeUm, uses, cares) : undefined;

@@ -2,10 +2,10 @@ import type { BenchRecord, StoneRecord } from '../abrasive/at-work.js';
 import { stoneCare, type Care, type StoneUse } from '../abrasive/care.js';
 import { learnedRate, slowing } from '../abrasive/learned-rate.js';
 import { edgeLengthMm } from '../edge/edge.js';
-import { PLAN_DEFAULTS } from '../progression/honing-plan.js';
 import type { Session } from '../session/session.js';
 import type { Tool } from '../tool/tool.js';
 import type { RateReading, SizedAbrasive } from './rate-readings.js';
+import { strokeOf } from './step-work.js';
 
 /** A use of a stone, with the stone it was. */
 export interface UseOfStone extends StoneUse {
@@ -20,20 +20,10 @@ export function usesOfStones(
 ): readonly UseOfStone[] {
   const edgeMm = edgeLengthMm(tool.edge);
   return sessions.flatMap(({ startedAt: at, steps = [] }) =>
-    steps.flatMap(({ abrasiveId, strokes, minutes, forceN, bothWays }): UseOfStone[] => {
+    steps.flatMap((step): UseOfStone[] => {
+      const { abrasiveId, strokes, minutes } = step;
       const stone = bench.get(abrasiveId);
-      if (!stone) return [];
-      return [
-        {
-          abrasiveId,
-          at,
-          strokes,
-          minutes,
-          edgeMm,
-          forceN: forceN ?? stone.forceN ?? PLAN_DEFAULTS.forceN,
-          strokeMm: stone.strokeMm * (bothWays ? 2 : 1),
-        },
-      ];
+      return stone ? [{ abrasiveId, at, strokes, minutes, edgeMm, ...strokeOf(step, stone) }] : [];
     }),
   );
 }

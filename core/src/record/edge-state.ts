@@ -1,6 +1,7 @@
 import { kindFacts } from '../abrasive/abrasive.js';
 import { grit } from '../abrasive/grit.js';
-import { estimatedRemovalMm3PerNm, removalPerStrokeMm3 } from '../abrasive/removal.js';
+import { assumedRate } from '../abrasive/at-work.js';
+import { removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { conditionRecessionMm, type Condition } from '../edge/dulling.js';
 import { includedDeg, type SingleBevelEdge } from '../edge/edge.js';
 import {
@@ -12,8 +13,9 @@ import {
 } from '../edge/land-growth.js';
 import { grindingWork } from '../grinding/grinding-work.js';
 import { unlessRefused } from '../refusal.js';
-import { PLAN_DEFAULTS, type OwnedAbrasive } from '../progression/honing-plan.js';
+import type { OwnedAbrasive } from '../progression/honing-plan.js';
 import type { Session, SessionSetting } from '../session/session.js';
+import { strokeOf } from './step-work.js';
 import { USE_MEASURES, type UseMeasure } from '../tool/families.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 
@@ -180,14 +182,12 @@ export function steelByStrokesMm3(
   session: Session,
   bench: ReadonlyMap<string, OwnedAbrasive>,
 ): number {
-  return (session.steps ?? []).reduce((sum, { abrasiveId, strokes, forceN, bothWays }) => {
-    const abrasive = bench.get(abrasiveId);
+  return (session.steps ?? []).reduce((sum, step) => {
+    const abrasive = bench.get(step.abrasiveId);
     if (!abrasive || !takesSteel(abrasive)) return sum;
-    const rate =
-      abrasive.removalMm3PerNm ?? estimatedRemovalMm3PerNm(grit(abrasive.grade).sizeUm, abrasive.kind);
-    const strokeMm = abrasive.strokeMm * (bothWays ? 2 : 1);
-    const push = forceN ?? abrasive.forceN ?? PLAN_DEFAULTS.forceN;
-    return sum + strokes * removalPerStrokeMm3(rate, push, strokeMm, STEELS[tool.steel].factor);
+    const { forceN, strokeMm } = strokeOf(step, abrasive);
+    const rate = assumedRate(abrasive, grit(abrasive.grade).sizeUm);
+    return sum + step.strokes * removalPerStrokeMm3(rate, forceN, strokeMm, STEELS[tool.steel].factor);
   }, 0);
 }
 

@@ -4,11 +4,11 @@ import { removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { includedDeg } from '../edge/edge.js';
 import { dullRecessionMm } from '../edge/dulling.js';
 import { honedSection } from '../progression/honed-section.js';
-import { PLAN_DEFAULTS } from '../progression/honing-plan.js';
 import { unlessRefused } from '../refusal.js';
 import type { SessionStep } from '../session/session.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import type { HistoryEntry } from './edge-state.js';
+import { strokeOf } from './step-work.js';
 
 /** How a recession came to be known. */
 export type ReadingBy = 'measured' | 'nick' | 'land' | 'burr';
@@ -40,7 +40,7 @@ const MOST_OF_IT = 0.8;
  * What was only called dull says nothing: its strokes were the plan's own.
  */
 export function rateReadings(
-  tool: Tool & { readonly id?: string },
+  tool: Tool,
   history: readonly HistoryEntry[],
   bench: ReadonlyMap<string, SizedAbrasive>,
 ): readonly RateReading[] {
@@ -77,21 +77,12 @@ export function rateReadings(
 }
 
 /** Steel a step takes at the assumed rate, mm³. */
-function expectedMm3(
-  tool: Tool,
-  { abrasiveId, strokes, forceN, bothWays }: SessionStep,
-  bench: ReadonlyMap<string, SizedAbrasive>,
-): number {
-  const stone = bench.get(abrasiveId);
+function expectedMm3(tool: Tool, step: SessionStep, bench: ReadonlyMap<string, SizedAbrasive>): number {
+  const stone = bench.get(step.abrasiveId);
   if (!stone) return 0;
-  const push = forceN ?? stone.forceN ?? PLAN_DEFAULTS.forceN;
-  const each = removalPerStrokeMm3(
-    assumedRate(stone, stone.sizeUm),
-    push,
-    stone.strokeMm * (bothWays ? 2 : 1),
-    STEELS[tool.steel].factor,
-  );
-  return strokes * each;
+  const { forceN, strokeMm } = strokeOf(step, stone);
+  const rate = assumedRate(stone, stone.sizeUm);
+  return step.strokes * removalPerStrokeMm3(rate, forceN, strokeMm, STEELS[tool.steel].factor);
 }
 
 /** The step that took nearly all of a honing's steel, if one did. */

@@ -54,6 +54,8 @@ interface ToolsPart {
  */
 export class BenchService {
   private readonly parts = new Map<string, ToolsPart>();
+  /** Rises with everything stored, so that what was read before is not kept as what is so after. */
+  private stored = 0;
   private reckoned: Promise<{ record: BenchRecord; readings: readonly RateReading[] }> | undefined;
 
   constructor(
@@ -61,6 +63,7 @@ export class BenchService {
     commands: Commands,
   ) {
     commands.onStored((rows) => {
+      this.stored += 1;
       for (const { kind, row } of rows) {
         if (kind === 'abrasives') this.parts.clear();
         else if (kind === 'tools') this.parts.delete(row.id);
@@ -72,6 +75,7 @@ export class BenchService {
 
   /** Forgets everything, after the database was changed behind this back. */
   forget(): void {
+    this.stored += 1;
     this.parts.clear();
     this.reckoned = undefined;
   }
@@ -133,6 +137,7 @@ export class BenchService {
   }
 
   private async partsOf(bench: ReadonlyMap<string, SizedAbrasive>): Promise<readonly ToolsPart[]> {
+    const { stored } = this;
     const rack = await rowsOf(this.database, tools, '"deletedAt" IS NULL');
     const missing = rack.filter(({ id }) => !this.parts.has(id));
     const [one] = missing;
@@ -149,7 +154,7 @@ export class BenchService {
     const fresh = new Map(
       missing.map((row) => [row.id, partOf(tools.fromRow(row), byTool.get(row.id) ?? [], bench)]),
     );
-    for (const [id, part] of fresh) this.parts.set(id, part);
+    if (stored === this.stored) for (const [id, part] of fresh) this.parts.set(id, part);
     return rack.flatMap(({ id }) => fresh.get(id) ?? this.parts.get(id) ?? []);
   }
 

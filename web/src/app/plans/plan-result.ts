@@ -165,8 +165,7 @@ export class PlanResult {
     return names.length ? `Not for this edge, or in another set: ${names.join(', ')}.` : '';
   });
   private mightServe(stone: Stone): boolean {
-    const { request, tool } = { request: this.request(), tool: this.tool() };
-    return servesShape(stone, shapeOfEdge(tool.edge)) && standsIn(stone, request.set);
+    return servesShape(stone, shapeOfEdge(this.tool().edge)) && standsIn(stone, this.request().set);
   }
 
   protected readonly betweenMin = signal(0);
