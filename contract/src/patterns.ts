@@ -62,6 +62,12 @@ export const patternQueries = {
     anglesDeg: angles('angleDeg'),
     thicknessMm: number('plateMm').optional().default(12),
   }),
+  'camber-template': Joi.object({
+    ...print,
+    widthMm: number('widthMm'),
+    radiusMm: number('frontRadiusMm'),
+    plateMm: number('plateMm').optional().default(3),
+  }),
   'folding-sheet': Joi.object({
     ...print,
     angleDeg: number('angleDeg'),

@@ -7,6 +7,8 @@ import {
   TREATMENTS,
   WAYS,
   type BackStep,
+  type CamberRequest,
+  type CamberStep,
   type Condition,
   type Fault,
   type GrindRequest,
@@ -74,6 +76,12 @@ export const planRequestSchema = Joi.object<PlanRequest, true>({
   lighter: Joi.boolean().optional(),
   way: oneOf('Stroke', WAYS).optional(),
   set: line('Set', 40).optional(),
+  camber: Joi.object<CamberRequest, true>({
+    positions: Joi.number().valid(0, 3, 5).required().messages({ '*': 'Places: choose 0, 3 or 5.' }) as never,
+    nowMm: number('camberReadMm', 'Camber now'),
+    leanMm: number('leanMm').optional(),
+    factor: number('camberFactor').optional(),
+  }).optional() as never,
   stropOnly: Joi.boolean().optional(),
   strop: Joi.boolean().optional(),
   grind: Joi.object<GrindRequest, true>({
@@ -130,7 +138,30 @@ const grinding = Joi.object<GrindingStep, true>({
   landBeforeMm: figure,
 });
 
-const planStep = stepSchema.keys({ forceN: figure.optional() } as never) as Joi.ObjectSchema<PlanStep>;
+const places = Joi.array().items(figure.integer().optional()).max(5);
+const planStep = stepSchema.keys({
+  forceN: figure.optional(),
+  places: places.optional(),
+} as never) as Joi.ObjectSchema<PlanStep>;
+
+const camberStep = Joi.object<CamberStep, true>({
+  id,
+  places: places.required() as never,
+  strokes: figure.integer(),
+  minutes: figure,
+  before: Joi.boolean().required(),
+  deviationMm: figure,
+  furthestMm: figure,
+  middleLossMm: figure,
+  steelMm3: figure,
+  wantedMm: figure,
+  comesToMm: Joi.number().min(-1e3).max(1e3).required(),
+  nearest: Joi.object({
+    places: places.required(),
+    furthestMm: figure,
+    middleLossMm: figure,
+  }).optional() as never,
+});
 
 const result = Joi.object<HoningPlan, true>({
   treatment: oneOf('Treatment', TREATMENTS).optional(),
@@ -150,6 +181,11 @@ const result = Joi.object<HoningPlan, true>({
     .max(500)
     .optional() as never,
   strop: Joi.object<StropStep, true>({ id, strokes: figure.integer(), minutes: figure }).optional() as never,
+  camber: camberStep.optional() as never,
+  curveToGrind: Joi.object({
+    wantedMm: figure,
+    nowMm: Joi.number().min(-1e3).max(1e3).required(),
+  }).optional() as never,
   grinding: grinding.optional() as never,
   job: jobSchema as never,
   steps: Joi.array().items(planStep).max(500).required() as never,

@@ -81,7 +81,7 @@ describe('sessionSchema', () => {
 
   it('wants a land of a measurement, and takes one of a honing', () => {
     expect(told(sessionSchema, { ...entry, kind: 'measuring' })).toEqual([
-      'landMm: Say how wide the land measures, in mm.',
+      'landMm: Say how wide the land measures, in mm, or how the edge is curved.',
     ]);
     expect(told(sessionSchema, { ...entry, kind: 'measuring', landMm: 0.8 })).toEqual([]);
     expect(told(sessionSchema, { ...entry, landMm: 0.8 })).toEqual([]);

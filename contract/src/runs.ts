@@ -10,7 +10,7 @@ import {
 } from '@mellow-anvil/core';
 import { id, instant, line, number, oneOf, whole } from './fields.js';
 import { conditionSchema } from './plans.js';
-import { settingSchema } from './sessions.js';
+import { placesSchema, settingSchema } from './sessions.js';
 
 /** Events one request may bring: what a tablet gathers in a long spell without the server. */
 export const EVENTS_AT_ONCE = 500;
@@ -21,6 +21,8 @@ const planStep = Joi.object<RunPlanStep, true>({
   forceN: number('forceN').optional(),
   bothWays: Joi.boolean().optional(),
   afterBurr: Joi.boolean().optional(),
+  places: placesSchema.optional() as never,
+  curve: Joi.boolean().optional(),
 });
 
 const plan = Joi.object<RunPlan, true>({

@@ -1,8 +1,10 @@
 import Joi from 'joi';
 import {
   BURRS,
+  CAMBER_READ_BY,
   PROOFS,
   SESSION_KINDS,
+  type CamberRead,
   type Chips,
   type Outcome,
   type Session,
@@ -26,6 +28,24 @@ export const settingSchema = Joi.object<SessionSetting, true>({
   }).optional() as never,
 });
 
+/** Strokes by place across an edge: three or five places, left to right. */
+export const placesSchema = Joi.array()
+  .items(whole('strokes').optional())
+  .min(3)
+  .max(5)
+  .custom((places: readonly number[], helpers) =>
+    places.length === 3 || places.length === 5 ? places : helpers.error('places.count'),
+  )
+  .messages({ 'places.count': 'Strokes by place come in threes or fives, left to right.' });
+
+const camberRead = Joi.object<CamberRead, true>({
+  by: oneOf('Read by', CAMBER_READ_BY),
+  camberMm: number('camberReadMm'),
+  pmMm: number('camberPmMm'),
+  leanMm: number('leanMm').optional(),
+  atMost: Joi.boolean().optional(),
+});
+
 const step = Joi.object<SessionStep, true>({
   abrasiveId: id,
   strokes: whole('strokes'),
@@ -33,7 +53,15 @@ const step = Joi.object<SessionStep, true>({
   forceN: number('forceN').optional(),
   bothWays: Joi.boolean().optional(),
   recessionMm: number('recessionMm').optional(),
-});
+  places: placesSchema.optional() as never,
+})
+  .custom((each: SessionStep, helpers) => {
+    const placed = each.places?.reduce((sum, count) => sum + count, 0) ?? each.strokes;
+    return placed === each.strokes ? each : helpers.error('places.sum', { placed, strokes: each.strokes });
+  })
+  .messages({
+    'places.sum': 'Strokes by place add up to {#placed}, not to {#strokes}: correct one of them.',
+  });
 
 const use = Joi.object<Use, true>({
   minutes: number('minutes').optional(),
@@ -71,6 +99,7 @@ export const sessionSchema = Joi.object<Session, true>({
   conditionBefore: conditionSchema.optional() as never,
   landMm: number('landMm').optional(),
   landLeftMm: number('landMm', 'Land left').optional(),
+  camber: camberRead.optional() as never,
   setting: settingSchema.optional() as never,
   steps: Joi.array().items(step).max(100).optional() as never,
   use: use.optional() as never,
@@ -79,8 +108,8 @@ export const sessionSchema = Joi.object<Session, true>({
   notes: notes.optional(),
 })
   .custom((session: Session, helpers) =>
-    session.kind === 'measuring' && session.landMm === undefined
+    session.kind === 'measuring' && session.landMm === undefined && session.camber === undefined
       ? helpers.error('land.needed', {}, atField(helpers.state, 'landMm', session))
       : session,
   )
-  .messages({ 'land.needed': 'Say how wide the land measures, in mm.' });
+  .messages({ 'land.needed': 'Say how wide the land measures, in mm, or how the edge is curved.' });

@@ -1,11 +1,13 @@
 import Joi from 'joi';
 import {
+  CAMBER_JOBS,
   FAMILY_NAMES,
   RACK_STATES,
   Refusal,
   STEEL_NAMES,
   edgeChain,
   frontProfile,
+  type CamberDesign,
   type Edge,
   type HostPlane,
   type Overruling,
@@ -25,12 +27,21 @@ const overruling = Joi.object<Overruling, true>({
   why: line('Why', 200).optional(),
 });
 
+const camber = Joi.object<CamberDesign, true>({
+  job: oneOf('Job', CAMBER_JOBS),
+  shavingMm: number('shavingMm'),
+  shavingWidthMm: number('shavingWidthMm').optional(),
+  passStepMm: number('passStepMm').optional(),
+  hadMm: number('camberMm', 'Camber it had'),
+});
+
 export const toolSchema = Joi.object<Tool, true>({
   name: line('Name'),
   family: oneOf('Family', FAMILY_NAMES),
   steel: oneOf('Steel', STEEL_NAMES),
   edge: edge as never,
   host: hostSchema.optional(),
+  camber: camber.optional() as never,
   setName: line('Set').optional(),
   overruling: overruling.optional() as never,
   notes: notes.optional(),

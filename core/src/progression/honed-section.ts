@@ -1,5 +1,5 @@
 import type { EdgeShape } from '../abrasive/abrasive.js';
-import { edgeArcMm } from '../edge/edge-arc.js';
+import { gougeArc } from '../curve/gouge-arc.js';
 import { edgeLengthMm, type Edge, type SingleBevelEdge } from '../edge/edge.js';
 import { ASSUMED_LAND_MM, landGrowth, recessionForLand, widestLandMm } from '../edge/land-growth.js';
 import { honedHollow, hollowGrind } from '../grinding/hollow-grind.js';
@@ -125,7 +125,7 @@ function wholeFaces(edge: Edge): {
       return {
         thicknessMm: edge.thicknessMm,
         faceMm: edge.thicknessMm / sinDeg(edge.bevelDeg),
-        lengthMm: edgeArcMm(edge.widthMm, edge.depthMm),
+        lengthMm: gougeArc(edge).arcMm,
       };
     case 'hook':
       return { thicknessMm: edge.thicknessMm, faceMm: edge.thicknessMm / sinDeg(edge.includedDeg), lengthMm };

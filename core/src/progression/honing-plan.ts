@@ -9,6 +9,7 @@ import { attempt, insist, Refusal, unlessRefused } from '../refusal.js';
 import { familyFacts } from '../tool/families.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import { backWork, type BackStep } from './back-work.js';
+import { camberWork, type CamberRequest, type CamberStep, type CamberWork } from './camber-work.js';
 import { shapeOfEdge } from './honed-section.js';
 import type { HoningJob } from './honing-job.js';
 import { intake, reshapeMm3, type Treatment } from './intake.js';
@@ -43,6 +44,8 @@ export interface PlanRequest {
   readonly stropOnly?: boolean;
   /** Finish on the strop; where there is one, unless said. */
   readonly strop?: boolean;
+  /** The curve of the edge, where it is to be made or kept. */
+  readonly camber?: CamberRequest;
   /** A wheel to grind the primary on first. */
   readonly grind?: GrindRequest;
   /** Abrasives laid aside for this plan. */
@@ -67,6 +70,8 @@ export interface GrindingStep extends GrindRequest {
 /** One stone of a plan, with the push it is to have. */
 export interface PlanStep extends ProgressionStep {
   readonly forceN?: number;
+  /** Strokes by place across the edge, so that its curve stays; together they are `strokes`. */
+  readonly places?: readonly number[];
 }
 
 /** Care a stone of the plan wants first. */
@@ -89,6 +94,10 @@ export interface HoningPlan {
   readonly care?: readonly PlanCare[];
   readonly job: HoningJob;
   readonly steps: readonly PlanStep[];
+  /** Strokes by place on the shaping stone. */
+  readonly camber?: CamberStep;
+  /** The curve is ground to its template first: it is too deep to hone. */
+  readonly curveToGrind?: CamberWork['grind'];
   readonly back?: readonly BackStep[];
   readonly strop?: StropStep;
   /** All of it: grinding, care, stones, back and strop. */
@@ -150,23 +159,36 @@ export function planHoning(
   const { input, chosen } = unmixed(asked.input, atHand, asked.solve);
   const school = request.school ?? 'least-time';
   const judged = new Map(verdicts(input, chosen, school).map((verdict) => [verdict.id, verdict]));
+  const curve = camberWork(tool, request.camber, input, chosen, job.landAfterMm);
   const steps = chosen.steps.map((step): PlanStep => {
     const stone = input.abrasives.find(({ id }) => id === step.id);
-    return { ...step, ...(stone?.forceN !== undefined && { forceN: stone.forceN }) };
+    const places = curve?.spread.get(step.id);
+    const more = (places?.reduce((sum, count) => sum + count, 0) ?? step.strokes) - step.strokes;
+    return {
+      ...step,
+      strokes: step.strokes + more,
+      minutes: step.minutes + more / request.strokesPerMin,
+      ...(stone?.forceN !== undefined && { forceN: stone.forceN }),
+      ...(places && { places }),
+    };
   });
   const back = backWork(tool, request.condition, input, chosen);
   const extra = [...(back ?? []), ...(strop ? [strop] : [])];
-  const used = [...chosen.steps, ...(strop ? [strop] : [])];
+  const used = [...chosen.steps, ...(curve?.step?.before ? [curve.step] : []), ...(strop ? [strop] : [])];
   return {
     treatment,
     ...(grinding && { grinding }),
     ...careOf(used, record),
     job,
     steps,
+    ...(curve?.step && { camber: curve.step }),
+    ...(curve?.grind && { curveToGrind: curve.grind }),
     ...(back && { back }),
     ...(strop && { strop }),
     totalMin:
       chosen.totalMin +
+      steps.reduce((sum, { minutes }, i) => sum + minutes - (chosen.steps[i]?.minutes ?? 0), 0) +
+      (curve?.step?.minutes ?? 0) +
       (grinding?.minutes ?? 0) +
       extra.reduce((sum, { minutes }) => sum + minutes, 0) +
       (strop ? careMin(strop.id, record) : 0),

@@ -1,6 +1,7 @@
 import type { Lubricant } from '../abrasive/abrasive.js';
 import type { HoningPlan, PlanCare, PlanStep, StropStep } from './honing-plan.js';
 import type { BackStep } from './back-work.js';
+import type { CamberStep } from './camber-work.js';
 
 /** One line of the work, in its place. */
 export type WorkLine =
@@ -10,6 +11,9 @@ export type WorkLine =
   | { readonly what: 'back'; readonly step: BackStep }
   | { readonly what: 'hone'; readonly step: PlanStep }
   | { readonly what: 'burr' }
+  /** The curve ground to its template. */
+  | { readonly what: 'curve' }
+  | { readonly what: 'camber'; readonly step: CamberStep }
   /** Wash stone, guide and blade; the oil wiped off first where the one before was oiled. */
   | { readonly what: 'wash'; readonly oil: boolean }
   | { readonly what: 'burr-off'; readonly step: BackStep }
@@ -25,7 +29,7 @@ export function orderOfWork(
   plan: HoningPlan,
   lubricantOf: (id: string) => Lubricant | undefined,
 ): readonly WorkLine[] {
-  const { care = [], grinding, back = [], steps, strop } = plan;
+  const { care = [], grinding, back = [], steps, strop, camber, curveToGrind } = plan;
   const washed = <T extends { readonly id: string }>(
     list: readonly T[],
     line: (one: T) => WorkLine,
@@ -40,10 +44,20 @@ export function orderOfWork(
   return [
     ...care.map((each): WorkLine => ({ what: 'care', care: each })),
     ...(grinding ? [{ what: 'grind' } as const] : []),
+    ...(curveToGrind ? [{ what: 'curve' } as const] : []),
     ...washed(preparing, (step) => ({ what: 'back', step })),
     ...(steps.length > 0 ? [{ what: 'set' } as const] : []),
+    ...(camber?.before
+      ? [{ what: 'camber', step: camber } as const, { what: 'wash', oil: false } as const]
+      : []),
     ...washed(steps, (step) => ({ what: 'hone', step })).flatMap((line): WorkLine[] =>
-      line.what === 'hone' && line.step === steps[0] ? [line, { what: 'burr' }] : [line],
+      line.what === 'hone' && line.step === steps[0]
+        ? [
+            line,
+            { what: 'burr' },
+            ...(camber && !camber.before ? [{ what: 'camber', step: camber } as const] : []),
+          ]
+        : [line],
     ),
     ...(burrOff ? [{ what: 'burr-off', step: burrOff } as const] : []),
     ...(strop ? [{ what: 'strop', step: strop } as const] : []),

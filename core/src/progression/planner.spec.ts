@@ -5,7 +5,7 @@ import type { BenchRecord } from '../abrasive/at-work.js';
 import { stoneCare } from '../abrasive/care.js';
 import { learnedRate } from '../abrasive/learned-rate.js';
 import type { Condition } from '../edge/dulling.js';
-import { edgeArcMm } from '../edge/edge-arc.js';
+import { gougeArc } from '../curve/gouge-arc.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
 import { unlessRefused } from '../refusal.js';
 import type { Tool } from '../tool/tool.js';
@@ -237,8 +237,8 @@ describe('a plan', () => {
     expect(plan('in')).toEqual(['slip']);
     expect(plan('out')).not.toContain('slip');
     // Contract examples of the arc: 20 × 5 → 23.182 mm, 12 × 9 → 25.553 mm.
-    expect(edgeArcMm(20, 5)).toBeCloseTo(23.182, 3);
-    expect(edgeArcMm(12, 9)).toBeCloseTo(25.553, 3);
+    expect(gougeArc({ widthMm: 20, depthMm: 5 }).arcMm).toBeCloseTo(23.182, 3);
+    expect(gougeArc({ widthMm: 12, depthMm: 9 }).arcMm).toBeCloseTo(25.553, 3);
   });
 });
 

@@ -16,6 +16,7 @@ import { unlessRefused } from '../refusal.js';
 import type { OwnedAbrasive } from '../progression/honing-plan.js';
 import type { Session, SessionSetting } from '../session/session.js';
 import { strokeOf } from './step-work.js';
+import { afterPlaced, afterReading, camberAtFirst, type CamberState } from './camber-state.js';
 import { USE_MEASURES, type UseMeasure } from '../tool/families.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 
@@ -58,6 +59,8 @@ export interface EdgeState {
   readonly lastSetting?: LastSetting;
   readonly honedAt?: string;
   readonly groundAt?: string;
+  /** How the edge is curved across its width; only of flat-backed blades. */
+  readonly camber?: CamberState;
   /** The last time anything was done to the edge. */
   readonly sharpenedAt?: string;
   /** Since it was last honed or ground. */
@@ -70,7 +73,9 @@ export interface EdgeState {
 const NO_WEAR: Wear = { spells: 0, minutes: 0, metresPlaned: 0, mortises: 0, chips: 0, deepestMm: 0 };
 
 /** A tool's edge before anything in its record happened. */
-export function edgeAtFirst({ edge }: Tool): EdgeState {
+export function edgeAtFirst(tool: Tool): EdgeState {
+  const { edge } = tool;
+  const camber = camberAtFirst(tool);
   const entered = edge.form === 'single-bevel' && edge.landMm !== undefined;
   const base = {
     recessionMm: 0,
@@ -82,6 +87,7 @@ export function edgeAtFirst({ edge }: Tool): EdgeState {
     stropsSinceHoned: 0,
     sinceHoned: NO_WEAR,
     sinceSharpened: NO_WEAR,
+    ...(camber && { camber }),
   } as const;
   return hasLand(edge) ? withLand(edge, base, edge.landMm ?? ASSUMED_LAND_MM, base.landFrom) : base;
 }
@@ -101,8 +107,12 @@ export function afterSession(
 ): EdgeState {
   const { edge } = tool;
   const { startedAt: at } = session;
-  const seen =
+  const measured =
     session.landMm !== undefined && hasLand(edge) ? withLand(edge, state, session.landMm, 'measured') : state;
+  const seen =
+    session.camber && measured.camber
+      ? { ...measured, camber: afterReading(measured.camber, session.camber, at) }
+      : measured;
   switch (session.kind) {
     case 'measuring':
       return seen;
@@ -121,7 +131,13 @@ export function afterSession(
         sinceSharpened: { ...NO_WEAR, chips: seen.sinceHoned.chips, deepestMm: seen.sinceHoned.deepestMm },
       };
     case 'honing':
-      return { ...honed(tool, seen, session, bench), ...FRESH, honedAt: at, sharpenedAt: at };
+      return {
+        ...honed(tool, seen, session, bench),
+        ...curved(tool, seen, session, bench),
+        ...FRESH,
+        honedAt: at,
+        sharpenedAt: at,
+      };
     case 'grinding':
       return { ...ground(tool, seen, session), ...FRESH, groundAt: at, sharpenedAt: at };
   }
@@ -227,6 +243,16 @@ function honed(
     backMm: state.backMm + backMm,
     steelMm3: state.steelMm3 + given(recessionMm) - given(state.recessionMm),
   };
+}
+
+function curved(
+  { edge, ...tool }: Tool,
+  { camber, landMm }: EdgeState,
+  session: RecordedSession,
+  bench: ReadonlyMap<string, OwnedAbrasive>,
+): Pick<EdgeState, 'camber'> {
+  if (!camber || edge.form !== 'single-bevel') return {};
+  return { camber: afterPlaced({ ...tool, edge }, camber, session, landMm, bench) };
 }
 
 function ground(tool: Tool, state: EdgeState, session: RecordedSession): EdgeState {

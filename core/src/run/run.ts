@@ -36,6 +36,10 @@ export interface RunPlanStep {
   readonly forceN?: number;
   /** Each stroke cuts to and fro. */
   readonly bothWays?: boolean;
+  /** Strokes by place across the edge, left to right; together they are `strokes`. */
+  readonly places?: readonly number[];
+  /** Shapes the curve: comes after the burr of the first stone, or ahead of it. */
+  readonly curve?: boolean;
   /** Comes after the burr is off: the strop. */
   readonly afterBurr?: boolean;
 }

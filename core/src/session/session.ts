@@ -1,6 +1,7 @@
+import type { CamberRead } from '../camber/camber-read.js';
 import type { Condition } from '../edge/dulling.js';
 
-/** `measuring` is a look with the rule: it says how wide the land is, and changes nothing. */
+/** `measuring` is a look with rule or caliper: how wide the land is, how the edge is curved; it changes nothing. */
 export const SESSION_KINDS = ['honing', 'grinding', 'stropping', 'use', 'measuring'] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
 
@@ -26,6 +27,8 @@ export interface SessionStep {
   readonly bothWays?: boolean;
   /** Recession of the edge where it was measured. */
   readonly recessionMm?: number;
+  /** Strokes by place across the edge, left to right, three or five of them; together they are `strokes`. */
+  readonly places?: readonly number[];
 }
 
 /** The guide and stop an edge was set on. */
@@ -76,6 +79,8 @@ export interface Session {
   readonly conditionBefore?: Condition;
   /** The land as measured before anything was done. */
   readonly landMm?: number;
+  /** The curve of the edge as it was read. */
+  readonly camber?: CamberRead;
   /** The land a grinding left standing, where it stopped short of the edge. */
   readonly landLeftMm?: number;
   readonly setting?: SessionSetting;

@@ -1,3 +1,4 @@
+import type { CamberDesign } from '../camber/camber-jobs.js';
 import type { Edge } from '../edge/edge.js';
 import type { Family } from './families.js';
 
@@ -41,6 +42,8 @@ export interface Tool {
   readonly steel: Steel;
   readonly edge: Edge;
   readonly host?: HostPlane;
+  /** How an iron's edge was designed to be curved; its `front` is the curve itself. */
+  readonly camber?: CamberDesign;
   /** Tools that stand together, such as a set of chisels, share this name. */
   readonly setName?: string;
   readonly overruling?: Overruling;

@@ -14,6 +14,30 @@ const EXAMPLES: readonly (readonly [
   ['guide-projection', { guide: JAWS, angleDeg: 35 }, { projectionMm: 22.648 }],
   ['guide-projection', { guide: IRON_JAWS, angleDeg: 30 }, { projectionMm: 38.123 }],
   ['back-bevel', { shimMm: 0.5, distanceMm: 45 }, { angleDeg: 0.6366 }],
+  ['camber', { widthMm: 50, bedDeg: 45, shavingMm: 0.05 }, { radiusMm: 4419.45, camberMm: 0.070711 }],
+  ['camber', { widthMm: 44, bedDeg: 12, shavingMm: 0.05 }, { radiusMm: 1006.41, camberMm: 0.240487 }],
+  [
+    'camber-reading',
+    { widthMm: 50, bedDeg: 45, shavingMm: 0.05, shavingWidthMm: 30 },
+    { camberMm: 0.196426 },
+  ],
+  // The mean square off a parabola, as trying every plan of whole strokes in core's own spec has it.
+  [
+    'camber-strokes',
+    {
+      widthMm: 50,
+      camberMm: 0.0707,
+      positions: 5,
+      landMm: 0.6,
+      secondaryDeg: 30,
+      removalPerStrokeMm3: 0.012,
+    },
+    { deviationMm: 0.002835, furthestMm: 0.006918, middleLossMm: 0 },
+  ],
+  ['rocker', { widthMm: 50, camberMm: 0.07, knobSpacingMm: 30, threadPitchMm: 0.8 }, { turns: 0.21 }],
+  ['gouge-arc', { widthMm: 20, depthMm: 5 }, { radiusMm: 12.5, arcDeg: 106.26, arcMm: 23.182 }],
+  ['gouge-arc', { widthMm: 12, depthMm: 9 }, { radiusMm: 6.5, arcDeg: 225.24, arcMm: 25.553 }],
+  ['rod-fit', { innerRadiusMm: 14, paperMm: 0.25 }, { rodDiameterMm: 27.5 }],
   ['knife-lift', { widthMm: 22, bevelDeg: 15 }, { liftMm: 5.694 }],
   ['knife-lift', { widthMm: 22, bevelDeg: 15, spineThicknessMm: 3 }, { liftMm: 4.245 }],
   [
@@ -139,6 +163,39 @@ const REFUSED: readonly (readonly [name: string, input: object, field: string, s
     /bevel-down or bevel-up/,
   ],
   ['edge-keep', { angleDeg: 2, referenceDeg: 30 }, 'angleDeg', /between 5 and 170/],
+  ['camber', { widthMm: 0, bedDeg: 45, shavingMm: 0.05 }, 'widthMm', /between 0.5 and 420/],
+  [
+    'camber',
+    { widthMm: 50, bedDeg: 45, shavingMm: 0.05, shavingWidthMm: 60 },
+    'shavingWidthMm',
+    /wider than its iron/,
+  ],
+  [
+    'camber-strokes',
+    { widthMm: 50, camberMm: 30, positions: 5, landMm: 0.6, secondaryDeg: 30, removalPerStrokeMm3: 0.01 },
+    'camberMm',
+    /half circle/,
+  ],
+  [
+    'edge-profile',
+    {
+      widthMm: 50,
+      points: [
+        { atMm: 0, outMm: 1 },
+        { atMm: 25, outMm: 1.1 },
+        { atMm: 25, outMm: 1.9 },
+        { atMm: 50, outMm: 1 },
+      ],
+    },
+    'points.2.outMm',
+    /contradict/,
+  ],
+  [
+    'board-tracks',
+    { widthMm: 50, bedDeg: 45, leftMm: 0.02, rightMm: 0, spacingMm: 60 },
+    'spacingMm',
+    /not this iron/,
+  ],
   ['skew-cut', { bevelDeg: 25, skewDeg: 80 }, 'skewDeg', /no edge left/],
 ];
 

@@ -2,6 +2,7 @@ import { Router } from 'express';
 import { patternQueries, type PatternName, type PrintQuery } from '@mellow-anvil/contract';
 import {
   bevelGauge,
+  camberTemplate,
   foldingSheet,
   gaugeBlock,
   restTemplate,
@@ -16,6 +17,7 @@ const MADE: Readonly<Record<PatternName, (asked: never, hand: PatternHand) => Pa
   'bevel-gauge': bevelGauge,
   'rest-template': restTemplate,
   'gauge-block': gaugeBlock,
+  'camber-template': camberTemplate,
   'folding-sheet': foldingSheet,
 };
 

@@ -55,6 +55,43 @@ describe('boards and patterns over HTTP', () => {
     return body;
   };
 
+  it('a camber template’s arc is its radius to 0.05 mm in PDF, SVG, DXF and STL', async () => {
+    for (const radiusMm of [75, 250, 1500]) {
+      const query = `?widthMm=44&radiusMm=${radiusMm}`;
+      const path = (form: string): string => `/api/patterns/camber-template.${form}${query}`;
+      const [page] = await readPdf(await file(path('pdf')));
+      const dxf = readDxf((await file(path('dxf'))).toString());
+      const svg = readSvg((await file(path('svg'))).toString());
+      for (const [form, lines] of [
+        ['pdf', page?.lines ?? []],
+        ['svg', svg.lines],
+        ['dxf', dxf.lines],
+      ] as const) {
+        // Of all lines the two plates are walked with the most points.
+        const { points } = lines.reduce((one, next) => (next.points.length > one.points.length ? next : one));
+        const xs = points.map(([x]) => x);
+        const middle = (Math.min(...xs) + Math.max(...xs)) / 2;
+        expect(Math.max(...xs) - Math.min(...xs))
+          .withContext(`${form} ${radiusMm}`)
+          .toBeCloseTo(56, 1);
+        // The plate's own corners stand at the very ends.
+        const arc = points.map(([x, y]) => [x - middle, y] as const).filter(([x]) => Math.abs(x) < 27.9);
+        const [, apex] = arc.reduce((one, next) => (Math.abs(next[0]) < Math.abs(one[0]) ? next : one));
+        expect(arc.length).toBeGreaterThan(3);
+        for (const [x, y] of arc) {
+          const sagitta = radiusMm - Math.sqrt(radiusMm ** 2 - x ** 2);
+          expect(Math.abs(Math.abs(y - apex) - sagitta))
+            .withContext(`${form} ${radiusMm} at ${x}`)
+            .toBeLessThan(0.05);
+        }
+      }
+      const stl = readStl(await file(path('stl')));
+      expect(stl.volumeMm3).withContext(`stl ${radiusMm}`).toBeGreaterThan(0);
+    }
+    const { status } = await shop.ask('GET', '/api/patterns/camber-template.pdf?widthMm=44&radiusMm=20');
+    expect(status).toBe(422);
+  });
+
   it('every stop in the PDF, the SVG and the DXF stands at its guide-projection, to a hundredth', async () => {
     const { id } = await made(draft(ANGLES));
     const [page] = await readPdf(await file(`/api/boards/${id}/board.pdf`));

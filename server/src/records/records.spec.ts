@@ -124,7 +124,7 @@ describe('records', () => {
     const tool = (await ask('POST', '/api/tools', TOOLS['bench-chisel'])).body;
     const blank = await ask('POST', '/api/sessions', { ...entry, toolId: tool.id, kind: 'measuring' });
     expect(blank.body.errors).toEqual([
-      { field: 'landMm', message: 'Say how wide the land measures, in mm.' },
+      { field: 'landMm', message: 'Say how wide the land measures, in mm, or how the edge is curved.' },
     ]);
   });
 

@@ -15,6 +15,7 @@ export const sessions = defineKind<Session>({
     who: 'text',
     conditionBefore: 'json',
     landMm: 'real',
+    camber: 'json',
     landLeftMm: 'real',
     setting: 'json',
     steps: 'json',

@@ -171,6 +171,29 @@ describe('openDatabase', () => {
     await shop.close();
   });
 
+  it('opens the file as the fifth release left it: its irons can be curved and read', async () => {
+    const left = new URL('../../src/testing/older/0005-the-bench-set.sqlite.gz', import.meta.url);
+    await writeFile(join(folder, 'workshop.sqlite'), gunzipSync(await readFile(left)));
+    const shop = await openTestWorkshop(folder);
+    const { version, createdAt, updatedAt, id, ...iron } = (await shop.ask('GET', '/api/tools/smooth-50'))
+      .body;
+    void [createdAt, updatedAt];
+    const camber = { job: 'smoothing', shavingMm: 0.05, hadMm: 0 };
+    const kept = await shop.ask('PUT', `/api/tools/${id}`, { ...iron, camber, version });
+    expect(kept.body.camber).toEqual(camber);
+    const read = {
+      toolId: id,
+      kind: 'measuring',
+      startedAt: '2026-11-27T09:00:00Z',
+      camber: { by: 'caliper', camberMm: 0.06, pmMm: 0.01, leanMm: -0.01 },
+    };
+    expect((await shop.ask('POST', '/api/sessions', read)).body.camber).toEqual(read.camber);
+    const { smooth } = { smooth: (await shop.ask('GET', '/api/records')).body['smooth-50'] };
+    expect(smooth.state.camber).toEqual(jasmine.objectContaining({ camberMm: 0.06, from: 'read' }));
+    expect((await shop.ask('GET', '/api/bench')).body.stones.w1000.care.lastAt).toBe('2026-11-24T09:00:00Z');
+    await shop.close();
+  });
+
   it('refuses a newer release’s file in words', async () => {
     await (await openDatabase(folder, { migrations: [...MIGRATIONS, LATER] })).close();
     await expectAsync(openDatabase(folder)).toBeRejectedWithError(

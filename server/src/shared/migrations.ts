@@ -210,4 +210,11 @@ export const MIGRATIONS: readonly Migration[] = [
       await schema.addIndex('cares', ['abrasiveId', 'at']);
     },
   },
+  {
+    name: '0006-camber',
+    async up(schema) {
+      await schema.addColumn('tools', 'camber', text);
+      await schema.addColumn('sessions', 'camber', text);
+    },
+  },
 ];

@@ -49,7 +49,10 @@ export const TOOLS: Readonly<Record<Family, Tool>> = {
       polishedMm: 0.8,
       front: { shape: 'arc', radiusMm: 4420 },
     },
-    { host: { bedDeg: 45, orientation: 'bevel-down' } },
+    {
+      host: { bedDeg: 45, orientation: 'bevel-down' },
+      camber: { job: 'smoothing', shavingMm: 0.05, shavingWidthMm: 18, passStepMm: 15, hadMm: 0.01 },
+    },
   ),
   'low-angle-iron': tool(
     'low-angle-iron',

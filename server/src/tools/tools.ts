@@ -13,6 +13,7 @@ export const tools = defineKind<Tool>({
     steel: 'text',
     edge: 'json',
     host: 'json',
+    camber: 'json',
     setName: 'text',
     overruling: 'json',
     notes: 'text',

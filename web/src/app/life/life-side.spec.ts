@@ -124,7 +124,7 @@ describe('LifeSide', () => {
     await press(fixture, 'Put it in the record');
     await until(() => {
       fixture.detectChanges();
-      return textOf(fixture).includes('Say how wide the land measures, in mm.');
+      return textOf(fixture).includes('Say how wide the land measures, in mm, or how the edge is curved.');
     }, 'the sentence');
     await typeInto(fixture, 'Land', '0.8');
     await press(fixture, 'Put it in the record');

@@ -1,0 +1,177 @@
+import { sinDeg } from '../measure/trig.js';
+import { insist } from '../refusal.js';
+import { fingerPressure, middlePressure } from './finger-pressure.js';
+import { shallow } from './rocker.js';
+import { wholeCounts } from './whole-counts.js';
+
+/** Places a finger presses at, from left to right, −1 to 1 across the width. */
+export const PLACES = { 3: [-0.8, 0, 0.8], 5: [-0.8, -0.4, 0, 0.4, 0.8] } as const;
+export type PlaceCount = keyof typeof PLACES;
+export const PLACE_COUNTS = [3, 5] as const;
+
+/** What the strokes work on. */
+export interface PlacedWork {
+  readonly widthMm: number;
+  readonly positions: PlaceCount;
+  /** The face that is honed, along itself. */
+  readonly landMm: number;
+  readonly secondaryDeg: number;
+  readonly removalPerStrokeMm3: number;
+}
+
+export interface CamberStrokesInput extends PlacedWork {
+  /** Sagitta wanted over the width, from a straight edge. */
+  readonly camberMm: number;
+}
+
+export interface ProfilePoint {
+  /** From the middle, −w/2 to w/2. */
+  readonly atMm: number;
+  readonly removedMm: number;
+}
+
+export interface PlacedStrokes {
+  /** Strokes at each place, left to right. */
+  readonly strokes: readonly number[];
+  readonly profile: readonly ProfilePoint[];
+  /** Root of the mean square off the wanted curve, both free to lie anywhere along the blade. */
+  readonly deviationMm: number;
+  /** The furthest off it anywhere. */
+  readonly furthestMm: number;
+  /** Steel lost in the middle, which no curve needed. */
+  readonly middleLossMm: number;
+}
+
+export interface CamberStrokes extends PlacedStrokes {
+  /** The plan nearest to the curve, whatever it costs in the middle: what the chosen one was traded for. */
+  readonly nearest: PlacedStrokes;
+}
+
+/** Points across the width a curve is judged at. */
+export const CURVE_POINTS = 101;
+const US = Array.from({ length: CURVE_POINTS }, (_, i) => (2 * i) / (CURVE_POINTS - 1) - 1);
+
+/** Recession, mm, of one stroke per unit of pressure: removal·2/(width·land·sin θ2). */
+const perPressureMm = ({ widthMm, landMm, secondaryDeg, removalPerStrokeMm3 }: PlacedWork): number =>
+  (2 * removalPerStrokeMm3) / (widthMm * landMm * sinDeg(secondaryDeg));
+
+/** Recession of one stroke at each place, at {@link CURVE_POINTS} across the width. */
+function strokeShapes(work: PlacedWork, bowMm: number): readonly (readonly number[])[] {
+  const per = perPressureMm(work);
+  return PLACES[work.positions].map((e) =>
+    US.map((u) => per * (e === 0 ? middlePressure(u, bowMm) : fingerPressure(u, e))),
+  );
+}
+
+/** How far strokes at each place set the edge back across its width, mm, at {@link CURVE_POINTS}. */
+export function placedProfile(work: PlacedWork, strokes: readonly number[], bowMm = 0): readonly number[] {
+  const shapes = strokeShapes(work, bowMm);
+  return US.map((_, i) => shapes.reduce((sum, shape, j) => sum + (shape[i] ?? 0) * (strokes[j] ?? 0), 0));
+}
+
+/**
+ * Whole strokes per place for a camber on a straight edge: of all plans of whole strokes, the same left and
+ * right, those within a tenth of the smallest root mean square off the parabola, and of them the one that
+ * loses least steel in the middle.
+ * @throws Refusal on `camberMm` past a half circle
+ */
+export function camberStrokes(input: CamberStrokesInput): CamberStrokes {
+  const { camberMm, widthMm } = input;
+  shallow(camberMm, widthMm);
+  return strokesTo(input, (u) => camberMm * u * u, 0);
+}
+
+/**
+ * Whole strokes per place that set the edge back by `wanted` across the width, up to any even amount.
+ * A wanted curve that is the same left and right gets a plan that is.
+ * @param wanted mm to come off at −1..1; only its shape counts
+ * @param bowMm how deeply the edge is curved as it is worked
+ * @throws Refusal on `camberMm` when no strokes at these places come any nearer
+ */
+export function strokesTo(work: PlacedWork, wanted: (u: number) => number, bowMm: number): CamberStrokes {
+  const shapes = strokeShapes(work, bowMm);
+  const target = US.map(wanted);
+  const even = US.every((u, i) => Math.abs((target[i] as number) - wanted(-u)) < 1e-9);
+  const columns = even ? mirrored(shapes) : shapes;
+  const { best, kindest } = wholeCounts(
+    columns,
+    target,
+    (column) => column[(CURVE_POINTS - 1) / 2] as number,
+  );
+  const spread = (counts: readonly number[]): readonly number[] =>
+    even ? [...counts, ...counts.slice(0, -1).reverse()] : counts;
+  const plan = (counts: readonly number[]): PlacedStrokes => judged(work, spread(counts), target, bowMm);
+  return { ...plan(kindest), nearest: plan(best) };
+}
+
+/** Left and right of a pair in one: outermost first, the middle last. */
+function mirrored(shapes: readonly (readonly number[])[]): readonly (readonly number[])[] {
+  const middle = (shapes.length - 1) / 2;
+  return shapes
+    .slice(0, middle + 1)
+    .map((shape, j) =>
+      j === middle ? shape : shape.map((value, i) => value + (shapes[shapes.length - 1 - j]?.[i] ?? 0)),
+    );
+}
+
+/** What strokes come to against a wanted curve. */
+export function judged(
+  work: PlacedWork,
+  strokes: readonly number[],
+  target: readonly number[],
+  bowMm = 0,
+): PlacedStrokes {
+  const removed = placedProfile(work, strokes, bowMm);
+  const off = removed.map((mm, i) => mm - (target[i] as number));
+  const mean = off.reduce((sum, mm) => sum + mm, 0) / off.length;
+  return {
+    strokes,
+    profile: US.map((u, i) => ({ atMm: (u * work.widthMm) / 2, removedMm: removed[i] as number })),
+    deviationMm: Math.sqrt(off.reduce((sum, mm) => sum + (mm - mean) ** 2, 0) / off.length),
+    furthestMm: Math.max(...off.map((mm) => Math.abs(mm - mean))),
+    middleLossMm: removed[(CURVE_POINTS - 1) / 2] as number,
+  };
+}
+
+/** The parabola nearest to a profile: sagitta, and how much further back the right corner is than the left, mm. */
+export function parabolaOf(removed: readonly number[]): {
+  readonly camberMm: number;
+  readonly leanMm: number;
+} {
+  const squares = US.map((u) => u * u);
+  const mean = squares.reduce((sum, q) => sum + q, 0) / squares.length;
+  const slope = (of: (i: number) => number): number =>
+    removed.reduce((sum, mm, i) => sum + mm * of(i), 0) / US.reduce((sum, _, i) => sum + of(i) ** 2, 0);
+  return {
+    camberMm: slope((i) => (squares[i] as number) - mean),
+    leanMm: 2 * slope((i) => US[i] as number),
+  };
+}
+
+/**
+ * A number of strokes spread over the places so that the edge goes back as evenly as may be: what a finer
+ * stone does along a curve that is to stay. Every place has one at least.
+ * @param bowMm how deeply the edge is curved
+ * @throws Refusal on `strokes` below the number of places
+ */
+export function spreadStrokes(work: PlacedWork, strokes: number, bowMm = 0): readonly number[] {
+  const places = PLACES[work.positions].length;
+  insist(strokes >= places, 'strokes', `Give each place a stroke: ${places} or more.`);
+  const flat = US.map(() => 0);
+  let best = Array.from({ length: places }, () => 1);
+  for (let left = strokes - places; left > 0; left -= left > 1 ? 2 : 1) {
+    // A pair at a time keeps both halves alike; a single one goes to the middle.
+    const middle = (places - 1) / 2;
+    const ways = Array.from({ length: middle + 1 }, (_, j) =>
+      best.map((count, i) =>
+        left === 1
+          ? count + (i === middle ? 1 : 0)
+          : count + (i === j ? 1 : 0) + (i === places - 1 - j ? 1 : 0),
+      ),
+    );
+    best = ways.reduce((a, b) =>
+      judged(work, b, flat, bowMm).deviationMm < judged(work, a, flat, bowMm).deviationMm ? b : a,
+    );
+  }
+  return best;
+}

@@ -1,0 +1,203 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { camber } from '../camber/camber.js';
+import { CAMBER_NEAR, isNear } from '../progression/camber-work.js';
+import { planHoning, type OwnedAbrasive } from '../progression/honing-plan.js';
+import { orderOfWork } from '../progression/order-of-work.js';
+import { removalPerStrokeMm3 } from '../abrasive/removal.js';
+import { benchAtWork } from '../abrasive/at-work.js';
+import { placedWork } from '../progression/camber-work.js';
+import { calipered, curveHoned, shaved, type TrueCurve } from '../simulate/curved-iron.js';
+import { flatBlade } from '../testing/blades.js';
+import { STEELS, type Tool } from '../tool/tool.js';
+import type { Session } from '../session/session.js';
+import { afterSession, edgeAtFirst, type EdgeState } from './edge-state.js';
+
+const stone = (id: string, grade: string): OwnedAbrasive => ({
+  id,
+  name: id,
+  kind: 'water-stone',
+  grade: { standard: 'JIS', grade },
+  lubricant: 'water',
+  strokeMm: 150,
+  overheadMin: 0.5,
+});
+const BENCH = [stone('w400', '400'), stone('w1000', '1000'), stone('w8000', '8000')];
+const ASKED = {
+  condition: { kind: 'dull' },
+  finishUm: 2,
+  forceN: 20,
+  strokesPerMin: 40,
+  maxRatio: 14,
+  laidAside: [],
+} as const;
+
+function iron(widthMm: number, camberMm: number, hadMm = 0): Tool {
+  const radiusMm = (widthMm ** 2 / 4 + camberMm ** 2) / (2 * camberMm);
+  return {
+    name: 'Smoother',
+    family: 'plane-iron',
+    steel: 'high-carbon',
+    edge: flatBlade({
+      widthMm,
+      secondaryDeg: 30,
+      landMm: 0.6,
+      front: { shape: 'arc', radiusMm },
+    }),
+    host: { bedDeg: 45, orientation: 'bevel-down' },
+    camber: { job: 'smoothing', shavingMm: 0.05, hadMm },
+  };
+}
+
+const planOf = (tool: Tool, state: EdgeState): ReturnType<typeof planHoning> => {
+  const { camberMm = 0, leanMm = 0, factor = 1 } = state.camber ?? {};
+  return planHoning(tool, BENCH, { ...ASKED, camber: { positions: 5, nowMm: camberMm, leanMm, factor } });
+};
+
+describe('the curve in a plan', () => {
+  const tool = iron(50, 0.0707);
+
+  it('comes after the first burr on the shaping stone, and every finer stone keeps it', () => {
+    const plan = planOf(tool, edgeAtFirst(tool));
+    const lines = orderOfWork(plan, () => 'water').map((line) => line.what);
+    expect(lines.slice(0, 4)).toEqual(['set', 'hone', 'burr', 'camber']);
+    expect(plan.camber?.strokes).toBe(plan.camber?.places.reduce((sum, count) => sum + count, 0));
+    expect(Math.abs((plan.camber?.comesToMm ?? 0) - 0.0707)).toBeLessThan(0.01);
+    for (const step of plan.steps.slice(1)) {
+      expect(step.places?.reduce((sum, count) => sum + count, 0)).toBe(step.strokes);
+    }
+    const { camber: _curve, ...straight } = { ...plan };
+    const without = planHoning(tool, BENCH, ASKED);
+    expect(straight.totalMin - (plan.camber?.minutes ?? 0)).toBeGreaterThanOrEqual(without.totalMin);
+  });
+
+  it('is left alone where the edge has it, where nobody asks, and where it is another form of edge', () => {
+    const had = iron(50, 0.0707, 0.07);
+    const kept = planOf(had, edgeAtFirst(had));
+    expect(kept.camber).toBeUndefined();
+    expect(kept.steps[0]?.places).toBeDefined();
+    const none = planHoning(tool, BENCH, { ...ASKED, camber: { positions: 0, nowMm: 0 } });
+    expect(none.steps.every(({ places }) => places === undefined)).toBeTrue();
+    const straight = { ...tool, edge: flatBlade({ widthMm: 50, secondaryDeg: 30, landMm: 0.6 }) };
+    expect(
+      planHoning(straight, BENCH, { ...ASKED, camber: { positions: 5, nowMm: 0 } }).camber,
+    ).toBeUndefined();
+  });
+
+  it('goes to a coarser stone where the first would take too long, and to the wheel for a scrub’s', () => {
+    const deep = planOf(iron(50, 0.35), edgeAtFirst(iron(50, 0.35)));
+    expect(deep.camber?.before).toBeTrue();
+    expect(deep.camber?.id).toBe('w400');
+    const scrub = {
+      ...iron(33, 1.8),
+      edge: flatBlade({ widthMm: 33, primaryDeg: 32, front: { shape: 'arc', radiusMm: 75 } }),
+    } as Tool;
+    const ground = planOf(scrub, edgeAtFirst({ ...scrub, camber: { job: 'scrub', shavingMm: 1, hadMm: 0 } }));
+    expect(ground.curveToGrind?.wantedMm).toBeCloseTo(1.84, 1);
+    expect(orderOfWork(ground, () => 'water')[0]?.what).toBe('curve');
+  });
+});
+
+describe('the curve in the record', () => {
+  const tool = iron(50, 0.0707, 0.02);
+  const bench = new Map(benchAtWork(BENCH).map((each) => [each.id, each]));
+  const then = (state: EdgeState, session: Partial<Session>, i = 0): EdgeState =>
+    afterSession(
+      tool,
+      state,
+      { id: `s${i}`, toolId: 't', kind: 'measuring', startedAt: `2026-01-0${i + 1}T10:00:00Z`, ...session },
+      bench,
+    );
+
+  it('begins as entered, moves by strokes by place, and takes a reading by how sure it is', () => {
+    const first = edgeAtFirst(tool);
+    expect(first.camber).toEqual(jasmine.objectContaining({ camberMm: 0.02, from: 'entered' }));
+    const made = then(first, {
+      kind: 'honing',
+      steps: [{ abrasiveId: 'w1000', strokes: 12, minutes: 1, places: [4, 2, 0, 2, 4] }],
+    });
+    expect(made.camber?.from).toBe('made');
+    expect(made.camber?.camberMm).toBeGreaterThan(0.02);
+    const read = then(made, { camber: { by: 'caliper', camberMm: 0.05, pmMm: 0.005 } }, 1);
+    expect(read.camber?.from).toBe('read');
+    expect(read.camber?.camberMm).toBeCloseTo(0.05, 2);
+    expect(read.camber?.pmMm).toBeLessThanOrEqual(0.005);
+    const bound = then(read, { camber: { by: 'shaving', camberMm: 0.03, pmMm: 0.01, atMost: true } }, 2);
+    expect(bound.camber?.camberMm).toBe(0.03);
+    expect(
+      then(read, { camber: { by: 'shaving', camberMm: 0.9, pmMm: 0.1, atMost: true } }, 2).camber?.camberMm,
+    ).toBe(read.camber?.camberMm);
+  });
+
+  it('says nothing of edges that have no such curve', () => {
+    const knife: Tool = {
+      name: 'Knife',
+      family: 'whittling-knife',
+      steel: 'high-carbon',
+      edge: {
+        form: 'knife',
+        lengthMm: 80,
+        widthMm: 18,
+        spineMm: 3,
+        leftDeg: 12,
+        rightDeg: 12,
+        grind: 'flat',
+      },
+    };
+    expect(edgeAtFirst(knife).camber).toBeUndefined();
+  });
+
+  it('brings simulated irons within tolerance in three rounds of plan, strokes, reading (seeded, sixty irons)', () => {
+    const generator = xoroshiro128plus(7);
+    const random = (): number => uniformFloat64(generator);
+    for (let k = 0; k < 60; k++) {
+      const widthMm = 38 + 24 * random();
+      const shavingMm = 0.03 + 0.12 * random();
+      const wantedMm = camber({ widthMm, bedDeg: 45, shavingMm }).camberMm;
+      const each = iron(widthMm, wantedMm);
+      const rate = Math.exp((random() - 0.5) * 2 * Math.log(1.6));
+      let truth: TrueCurve = { camberMm: 0.02 * random(), leanMm: 0.04 * (random() - 0.5) };
+      let state = edgeAtFirst(each);
+      const record = (session: Partial<Session>, i: number): void => {
+        const startedAt = new Date(Date.UTC(2026, 0, 1 + i)).toISOString();
+        state = afterSession(
+          each,
+          state,
+          { id: `s${i}`, toolId: 't', kind: 'measuring', startedAt, ...session },
+          bench,
+        );
+      };
+      const read = (): Session['camber'] =>
+        k % 3 === 2 && shavingMm > 0.09
+          ? // Thinner than the one it is made for, or it is as wide as the iron and only bounds it.
+            shaved(truth, { widthMm, bedDeg: 45 }, 0.6 * shavingMm, random)
+          : calipered(truth, widthMm, random);
+      record({ camber: calipered(truth, widthMm, random) }, 0);
+      for (let round = 1; round <= 3; round++) {
+        const { steps, camber: curve } = planOf(each, state);
+        const made = [
+          ...(curve
+            ? [{ abrasiveId: curve.id, strokes: curve.strokes, minutes: 1, places: curve.places }]
+            : []),
+          ...steps
+            .slice(1)
+            .map(({ id, strokes, places }) => ({ abrasiveId: id, strokes, minutes: 1, places })),
+        ];
+        for (const { abrasiveId, places } of made) {
+          const at = bench.get(abrasiveId);
+          if (!at || !places) continue;
+          const one = removalPerStrokeMm3(at.removalMm3PerNm, 20, at.strokeMm, STEELS[each.steel].factor);
+          truth = curveHoned(truth, placedWork(each.edge as never, 5, state.landMm, one), places, rate);
+        }
+        record({ kind: 'honing', steps: made as Session['steps'] }, 2 * round - 1);
+        if (round < 3) record({ camber: read() }, 2 * round);
+      }
+      expect(isNear(truth.camberMm, wantedMm))
+        .withContext(
+          `${widthMm.toFixed(1)} wide, ${(1000 * wantedMm).toFixed(0)} µm wanted, rate ${rate.toFixed(2)}: ${(1000 * truth.camberMm).toFixed(0)} µm`,
+        )
+        .toBeTrue();
+    }
+    expect(CAMBER_NEAR.mm).toBe(0.02);
+  });
+});

@@ -1,0 +1,161 @@
+import { kindFacts } from '../abrasive/abrasive.js';
+import { assumedRate } from '../abrasive/at-work.js';
+import { grit } from '../abrasive/grit.js';
+import { learnedRate } from '../abrasive/learned-rate.js';
+import { removalPerStrokeMm3 } from '../abrasive/removal.js';
+import { cornerBackMm } from '../camber/camber-jobs.js';
+import type { CamberRead } from '../camber/camber-read.js';
+import { parabolaOf, placedProfile } from '../camber/camber-strokes.js';
+import type { SingleBevelEdge } from '../edge/edge.js';
+import type { OwnedAbrasive } from '../progression/honing-plan.js';
+import { placeCountOf, placedWork } from '../progression/camber-work.js';
+import type { Session } from '../session/session.js';
+import { STEELS, type Tool } from '../tool/tool.js';
+import { strokeOf } from './step-work.js';
+
+/** How an edge is curved, reckoned from its record. */
+export interface CamberState {
+  readonly camberMm: number;
+  readonly leanMm: number;
+  /** It lies this much to either side (95 %). */
+  readonly pmMm: number;
+  /** As entered with the tool, as last read, or as reckoned from strokes by place since. */
+  readonly from: 'entered' | 'read' | 'made';
+  /** When it was last read or made. */
+  readonly at?: string;
+  readonly readings: number;
+  /** How many times as fast strokes by place worked as reckoned, and from how many readings. */
+  readonly factor: number;
+  readonly ratios: readonly number[];
+  /** Reckoned change since the last reading, at the assumed rates. */
+  readonly since: { readonly camberMm: number; readonly leanMm: number };
+  /** The last reading, which the next one is held against. */
+  readonly lastReadMm?: number;
+}
+
+/** A curve nobody read may be off by as much as this, mm, or this share of it (estimates). */
+const UNREAD_PM = { mm: 0.03, share: 0.5 } as const;
+/** Strokes by place do what is reckoned to within this share (95 %), until readings have taught it (estimate). */
+const MADE_SHARE = 0.8;
+/** A change has to be this many times its reading's ± before it teaches anything. */
+const TELLING = 1;
+const LIKELY_RATIO = { least: 0.15, most: 6 } as const;
+
+/** The curve before anything in the record: what the iron had when its curve was designed, else as it was entered. */
+export function camberAtFirst(tool: Tool): CamberState | undefined {
+  const { edge, camber } = tool;
+  if (edge.form !== 'single-bevel') return undefined;
+  const camberMm = camber?.hadMm ?? cornerBackMm(edge.front, edge.widthMm);
+  return {
+    camberMm,
+    leanMm: 0,
+    pmMm: Math.max(UNREAD_PM.mm, UNREAD_PM.share * camberMm),
+    from: 'entered',
+    readings: 0,
+    factor: 1,
+    ratios: [],
+    since: { camberMm: 0, leanMm: 0 },
+  };
+}
+
+/**
+ * The curve after a reading: the reading and what was reckoned, each by how sure it is. Where strokes by
+ * place lie between two readings, what they did against what was reckoned teaches the next plan.
+ */
+export function afterReading(state: CamberState, read: CamberRead, at: string): CamberState {
+  const known = {
+    readings: state.readings + 1,
+    at,
+    from: 'read',
+    since: { camberMm: 0, leanMm: 0 },
+  } as const;
+  if (read.atMost) {
+    // A bound moves only what lies past it.
+    const camberMm = Math.min(state.camberMm, read.camberMm);
+    return {
+      ...state,
+      ...known,
+      camberMm,
+      pmMm: Math.max(state.pmMm, read.camberMm / 2),
+      lastReadMm: camberMm,
+    };
+  }
+  const ratios = [...state.ratios, ...ratioOf(state, read)];
+  const trust = state.from === 'entered' ? 0 : weight(state.pmMm, read.pmMm);
+  const camberMm = read.camberMm + trust * (state.camberMm - read.camberMm);
+  return {
+    ...state,
+    ...known,
+    camberMm,
+    leanMm: read.leanMm ?? state.leanMm,
+    pmMm: trust === 0 ? read.pmMm : state.pmMm * Math.sqrt(trust),
+    ratios,
+    factor: learnedRate(ratios).factor,
+    lastReadMm: camberMm,
+  };
+}
+
+/** The curve after strokes by place, at the rates of the stones they were made on. */
+export function afterPlaced(
+  tool: Tool & { readonly edge: SingleBevelEdge },
+  state: CamberState,
+  session: Session,
+  landMm: number | undefined,
+  bench: ReadonlyMap<string, OwnedAbrasive>,
+): CamberState {
+  const change = placedChange(tool, state.camberMm, session, landMm, bench);
+  if (!change) return state;
+  const made = (mm: number): number => state.factor * mm;
+  return {
+    ...state,
+    camberMm: state.camberMm + made(change.camberMm),
+    leanMm: state.leanMm + made(change.leanMm),
+    pmMm: Math.hypot(state.pmMm, (MADE_SHARE * made(change.camberMm)) / Math.sqrt(1 + state.ratios.length)),
+    from: 'made',
+    at: session.startedAt,
+    since: {
+      camberMm: state.since.camberMm + change.camberMm,
+      leanMm: state.since.leanMm + change.leanMm,
+    },
+  };
+}
+
+/** What a session's strokes by place did to the curve, mm; undefined where there are none. */
+function placedChange(
+  { edge, steel }: Tool & { readonly edge: SingleBevelEdge },
+  bowMm: number,
+  session: Session,
+  landMm: number | undefined,
+  bench: ReadonlyMap<string, OwnedAbrasive>,
+): { readonly camberMm: number; readonly leanMm: number } | undefined {
+  const placed = (session.steps ?? []).flatMap((step) => {
+    const stone = bench.get(step.abrasiveId);
+    const positions = step.places && placeCountOf(step.places);
+    if (!stone || !step.places || !positions || kindFacts(stone.kind).strop) return [];
+    const { forceN, strokeMm } = strokeOf(step, stone);
+    const rate = assumedRate(stone, grit(stone.grade).sizeUm);
+    const each = removalPerStrokeMm3(rate, forceN, strokeMm, STEELS[steel].factor);
+    return [parabolaOf(placedProfile(placedWork(edge, positions, landMm, each), step.places, bowMm))];
+  });
+  if (placed.length === 0) return undefined;
+  return {
+    camberMm: placed.reduce((sum, { camberMm }) => sum + camberMm, 0),
+    leanMm: placed.reduce((sum, { leanMm }) => sum + leanMm, 0),
+  };
+}
+
+function ratioOf(state: CamberState, read: CamberRead): readonly number[] {
+  const { since, lastReadMm } = state;
+  if (lastReadMm === undefined || Math.abs(since.camberMm) < TELLING * read.pmMm) return [];
+  const ratio = (read.camberMm - lastReadMm) / since.camberMm;
+  return ratio > LIKELY_RATIO.least && ratio < LIKELY_RATIO.most ? [ratio] : [];
+}
+
+/** How much of the reckoned figure stays beside a reading: by the inverse of the squares of their ±. */
+const weight = (reckonedPm: number, readPm: number): number =>
+  readPm === 0 && reckonedPm === 0 ? 0 : readPm ** 2 / (readPm ** 2 + reckonedPm ** 2);
+
+/** The change the next honing owes the curve: wanted less what there is. */
+export function camberOwedMm(edge: SingleBevelEdge, state: CamberState): number {
+  return cornerBackMm(edge.front, edge.widthMm) - state.camberMm;
+}
