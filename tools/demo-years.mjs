@@ -5,7 +5,7 @@ import { ROOT, build, install } from './lib/project.mjs';
 // Writes the demo's two years anew, after its tools, its habits or core's rules have changed.
 install();
 build();
-const { shedYears } = await import(join(ROOT, 'core/dist/index.js'));
+const core = await import(join(ROOT, 'core/dist/index.js'));
 const { demoText } = await import('./lib/boat-shed.mjs');
 const file = join(ROOT, 'demo', 'saltmarsh-boat-shed.workshop.json');
-writeFileSync(file, demoText(JSON.parse(readFileSync(file, 'utf8')), shedYears));
+writeFileSync(file, demoText(JSON.parse(readFileSync(file, 'utf8')), core));

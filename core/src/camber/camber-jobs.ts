@@ -1,10 +1,19 @@
 import type { FrontLine, SingleBevelEdge } from '../edge/edge.js';
+import type { Family } from '../tool/families.js';
 import { sagittaMm } from '../curve/arc.js';
 import { camber } from './camber.js';
 
 /** What an iron is to do, and so how it is curved. */
 export const CAMBER_JOBS = ['jointing', 'smoothing', 'eased', 'trying', 'jack', 'scrub', 'texture'] as const;
 export type CamberJob = (typeof CAMBER_JOBS)[number];
+
+/** Tools whose edge is curved on purpose across its width: irons that lie in a plane or a shave. */
+export const CURVED_FAMILIES: readonly Family[] = [
+  'plane-iron',
+  'low-angle-iron',
+  'scrub-iron',
+  'spokeshave-iron',
+];
 
 /** What a person wants of an edge's curve, and what the iron had when it was designed. */
 export interface CamberDesign {

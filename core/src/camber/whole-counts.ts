@@ -19,8 +19,9 @@ interface Quadratic {
 
 /**
  * Non-negative whole counts whose sum of shapes comes nearest to a target in the root mean square, both free
- * by an even offset: non-negative least squares first, then every whole plan in the box that can hold one as
- * good. Of those within a tenth, the one that costs least.
+ * by an even offset: least squares with every choice of counts held at 0 first, then every whole plan in the box
+ * that can hold one as good (near those solutions only, where it holds more than {@link MOST}). Of those within a
+ * tenth, the one that costs least.
  * @param cost of one count of a shape, such as what it takes in the middle
  */
 export function wholeCounts(
@@ -41,16 +42,20 @@ export function wholeCounts(
   const costs = used.map((j) => cost(shapes[j] as readonly number[]));
   const whole = (counts: readonly number[]): readonly number[] =>
     shapes.map((_, j) => (used.includes(j) ? (counts[used.indexOf(j)] as number) : 0));
-  const start = nonNegative(problem);
-  const rounded = start.map(Math.round);
-  let best = rounded;
-  let least = offBy(problem, rounded);
-  walk(problem, start, least, (counts, off) => {
+  const starts = heldAtZero(problem);
+  let best: readonly number[] = used.map(() => 0);
+  let least = problem.rest;
+  for (const start of starts) {
+    const rounded = start.map(Math.round);
+    const off = offBy(problem, rounded);
+    if (off < least) [best, least] = [rounded, off];
+  }
+  walk(problem, starts, least, (counts, off) => {
     if (off < least - 1e-18) [best, least] = [[...counts], off];
   });
   let kindest = best;
   let price = dot(costs, best);
-  walk(problem, start, least * NEARLY ** 2, (counts, off) => {
+  walk(problem, starts, least * NEARLY ** 2, (counts, off) => {
     const now = dot(costs, counts);
     if (off > least * NEARLY ** 2 + 1e-18 || now >= price - 1e-12) return;
     [kindest, price] = [[...counts], now];
@@ -72,74 +77,65 @@ function offBy({ gram, aim, rest }: Quadratic, counts: readonly number[]): numbe
   return Math.max(0, sum);
 }
 
-/** Every whole plan that can be no further off than `within`; near `start` only, where they are too many. */
+/** Every whole plan that can be no further off than `within`; near the starts only, where they are too many. */
 function walk(
   problem: Quadratic,
-  start: readonly number[],
+  starts: readonly (readonly number[])[],
   within: number,
   visit: (counts: readonly number[], off: number) => void,
 ): void {
-  const { gram, aim } = problem;
-  const n = start.length;
-  if (n === 0) return;
-  const inverse = inverted(gram);
-  // Without the bounds at 0 the least square lies here, and what is as good in an ellipsoid round it.
-  const free = inverse?.map((row) => dot(row, aim));
-  const floor = free && offBy(problem, free);
-  const reach = start.map((_, i) => {
-    const spread = inverse?.[i]?.[i];
-    if (spread === undefined || floor === undefined) return undefined;
-    return Math.sqrt(Math.max(0, within - floor) * spread) + 1e-9;
-  });
-  const box = (near: number | undefined): readonly (readonly [number, number])[] =>
-    start.map((count, i) => {
-      const [middle, half] = [free?.[i] ?? count, reach[i]];
-      const from = half === undefined ? count - 2 : middle - half;
-      const to = half === undefined ? count + 2 : middle + half;
-      const [least, most] =
-        near === undefined ? [from, to] : [Math.max(from, count - near), Math.min(to, count + near)];
-      return [Math.max(0, Math.ceil(least)), Math.max(0, Math.floor(most))] as const;
-    });
-  const size = (ranges: readonly (readonly [number, number])[]): number =>
-    ranges.reduce((all, [from, to]) => all * Math.max(0, to - from + 1), 1);
-  const ranges = [undefined, 6, 4, 2].map(box).find((each) => size(each) <= MOST) ?? box(1);
-  const counts = ranges.map(([from]) => from);
-  if (size(ranges) === 0) return;
-  for (;;) {
-    visit(counts, offBy(problem, counts));
-    let i = 0;
-    for (; i < n; i++) {
-      const [from, to] = ranges[i] as readonly [number, number];
-      if ((counts[i] as number) < to) {
-        counts[i] = (counts[i] as number) + 1;
-        break;
-      }
-      counts[i] = from;
-    }
-    if (i === n) return;
+  const all = boxOf(problem, within);
+  if (all && all.reduce((size, [from, to]) => size * Math.max(0, to - from + 1), 1) <= MOST) {
+    through(all, (counts) => visit(counts, offBy(problem, counts)));
+    return;
+  }
+  for (const start of starts) {
+    const near = start.map((count) => [Math.max(0, Math.floor(count) - 1), Math.ceil(count) + 1] as const);
+    through(near, (counts) => visit(counts, offBy(problem, counts)));
   }
 }
 
-/** Least squares with no count below 0: the best of the solutions with some counts held at 0. */
-function nonNegative(problem: Quadratic): readonly number[] {
-  const n = problem.aim.length;
-  let best: readonly number[] = Array.from({ length: n }, () => 0);
-  let least = problem.rest;
-  for (let set = 1; set < 1 << n; set++) {
-    const kept = Array.from({ length: n }, (_, i) => i).filter((i) => (set >> i) & 1);
-    const gram = kept.map((i) => kept.map((j) => problem.gram[i]?.[j] as number));
-    const solved = inverted(gram)?.map((row) =>
-      dot(
-        row,
-        kept.map((i) => problem.aim[i] as number),
-      ),
-    );
-    if (!solved || solved.some((count) => count < 0)) continue;
-    const counts = best.map((_, i) => (kept.includes(i) ? (solved[kept.indexOf(i)] as number) : 0));
-    const off = offBy(problem, counts);
-    if (off < least) [best, least] = [counts, off];
+type Ranges = readonly (readonly [from: number, to: number])[];
+
+/** The box round the ellipsoid of plans no further off than `within`; undefined where two shapes are alike. */
+function boxOf(problem: Quadratic, within: number): Ranges | undefined {
+  const inverse = inverted(problem.gram);
+  if (!inverse) return undefined;
+  // Without the bound at 0 the least square lies here.
+  const free = inverse.map((row) => dot(row, problem.aim));
+  const room = Math.max(0, within - offBy(problem, free));
+  return free.map((middle, i) => {
+    const half = Math.sqrt(room * (inverse[i]?.[i] ?? 0)) + 1e-9;
+    return [Math.max(0, Math.ceil(middle - half)), Math.max(0, Math.floor(middle + half))] as const;
+  });
+}
+
+/** Every list of whole numbers within the ranges. */
+function through(ranges: Ranges, visit: (counts: readonly number[]) => void): void {
+  if (ranges.length === 0 || ranges.some(([from, to]) => to < from)) return;
+  const counts = ranges.map(([from]) => from);
+  for (;;) {
+    visit(counts);
+    const i = ranges.findIndex(([, to], j) => (counts[j] as number) < to);
+    if (i < 0) return;
+    counts[i] = (counts[i] as number) + 1;
+    for (let j = 0; j < i; j++) counts[j] = ranges[j]?.[0] as number;
   }
-  return best;
+}
+
+/** The least squares with some counts held at 0, those of them that have none below it. */
+function heldAtZero(problem: Quadratic): readonly (readonly number[])[] {
+  const n = problem.aim.length;
+  const all = Array.from({ length: n }, (_, i) => i);
+  return Array.from({ length: (1 << n) - 1 }, (_, set) => all.filter((i) => ((set + 1) >> i) & 1)).flatMap(
+    (kept) => {
+      const gram = kept.map((i) => kept.map((j) => problem.gram[i]?.[j] as number));
+      const aim = kept.map((i) => problem.aim[i] as number);
+      const solved = inverted(gram)?.map((row) => dot(row, aim));
+      if (!solved || solved.some((count) => count < 0)) return [];
+      return [all.map((i) => (kept.includes(i) ? (solved[kept.indexOf(i)] as number) : 0))];
+    },
+  );
 }
 
 /** Gauss and Jordan with the largest pivot; undefined where there is no inverse. */

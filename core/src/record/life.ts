@@ -5,6 +5,9 @@ export interface LifeEntry<S extends RecordedSession = RecordedSession> {
   readonly session: S;
   readonly landBeforeMm?: number;
   readonly landMm?: number;
+  /** The curve after it, where it was read or worked by place: sagitta and its ±, mm. */
+  readonly camberMm?: number;
+  readonly camberPmMm?: number;
   /** How far this entry set the edge back, mm, and the steel it cost, mm³. */
   readonly backMm: number;
   readonly steelMm3: number;
@@ -18,6 +21,8 @@ export function lifeOf<S extends RecordedSession>(
     session,
     ...(before.landMm !== undefined && { landBeforeMm: before.landMm }),
     ...(after.landMm !== undefined && { landMm: after.landMm }),
+    ...(after.camber &&
+      after.camber !== before.camber && { camberMm: after.camber.camberMm, camberPmMm: after.camber.pmMm }),
     backMm: after.backMm - before.backMm,
     steelMm3: after.steelMm3 - before.steelMm3,
   }));

@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import {
   benchAtWork,
+  camberYears,
   planHoning,
   readiness,
   shedYears,
@@ -29,9 +30,9 @@ describe('records', () => {
     const text = await readFile(DEMO, 'utf8');
     const demo = JSON.parse(text) as Workshop;
     const { demoText } = (await import(GENERATOR.href)) as {
-      demoText(workshop: Workshop, years: typeof shedYears): string;
+      demoText(workshop: Workshop, core: object): string;
     };
-    expect(demoText(demo, shedYears) === text)
+    expect(demoText(demo, { camberYears, shedYears }) === text)
       .withContext('run “node tools/demo-years.mjs”')
       .toBeTrue();
     await ask('PUT', '/api/workshop', demo);

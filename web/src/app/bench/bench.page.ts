@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
+import { CURVED_FAMILIES } from '@mellow-anvil/core';
 import { FirstRun } from '../first-run/first-run';
 import { FirstRunState } from '../first-run/first-run.state';
 import { SetupSide } from '../guides/setup-side';
@@ -13,11 +14,13 @@ import { EdgeSide } from '../tools/edge-side';
 import { NewToolPage } from '../tools/new-tool.page';
 import { Rack } from '../tools/rack';
 import { ToolsStore } from '../tools/tools.store';
+import { CamberSide } from '../camber/camber-side';
 import { Desk } from './desk';
 
 const SIDES = [
   { path: 'edge', label: 'Edge' },
   { path: 'set-up', label: 'Set-up' },
+  { path: 'camber', label: 'Camber' },
   { path: 'plan', label: 'Plan' },
   { path: 'life', label: 'Life' },
 ] as const;
@@ -27,6 +30,7 @@ const SIDES = [
   selector: 'ma-bench',
   imports: [
     Button,
+    CamberSide,
     EdgeSide,
     FirstRun,
     LifeSide,
@@ -58,7 +62,7 @@ const SIDES = [
         <header>
           <h1>{{ held.name }}</h1>
           <nav aria-label="Sides of the vise">
-            @for (each of sides; track each.path) {
+            @for (each of sides(); track each.path) {
               <a
                 [routerLink]="['/tools', held.id, each.path]"
                 [class.here]="each.path === known()"
@@ -84,6 +88,13 @@ const SIDES = [
             }
             @case ('plan') {
               <ma-plan-side [tool]="held" />
+            }
+            @case ('camber') {
+              @defer (on immediate) {
+                <ma-camber-side [tool]="held" />
+              } @placeholder {
+                <p class="muted">Its curve …</p>
+              }
             }
             @case ('life') {
               @defer (on immediate) {
@@ -214,9 +225,15 @@ export class BenchPage {
   private readonly ready = toSignal(this.tools.ready$);
   protected readonly unfinished = toSignal(inject(FirstRunState).unfinished$, { initialValue: false });
   protected readonly tool = toSignal(this.desk.tool$);
-  protected readonly sides = SIDES;
+  /** Only irons are curved on purpose. */
+  protected readonly sides = computed(() => {
+    const curved = CURVED_FAMILIES.includes(this.tool()?.family as never);
+    return SIDES.filter(({ path }) => curved || path !== 'camber');
+  });
   protected readonly open = signal(false);
-  protected readonly known = computed(() => SIDES.find(({ path }) => path === this.side())?.path ?? 'edge');
+  protected readonly known = computed(
+    () => this.sides().find(({ path }) => path === this.side())?.path ?? 'edge',
+  );
 
   constructor() {
     effect(() => {

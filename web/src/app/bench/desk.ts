@@ -28,6 +28,7 @@ import {
   isWheel,
   readiness,
   unlessRefused,
+  CURVED_FAMILIES,
   kindFacts,
   planHoning,
   isRoller,
@@ -37,6 +38,7 @@ import {
   landReason,
   onItsWheel,
   stopFor,
+  type CamberRequest,
   type Condition,
   type Edge,
   type EdgeState,
@@ -161,6 +163,7 @@ export class Desk {
         mostStrokes: PLAN_DEFAULTS.mostStrokes,
         laidAside: [],
         ...own,
+        ...curveOf(tool, records[tool.id]?.state, own?.camber?.positions),
         ...(set !== undefined && { set }),
         // A strop where that is enough, unless it is to be honed all the same.
         ...((own?.stropOnly ?? (hasStrop && isFadedOnly(tool, condition))) && { stropOnly: true }),
@@ -221,6 +224,7 @@ const UNASKED: Partial<PlanRequest> = {
   way: undefined,
   stropOnly: undefined,
   strop: undefined,
+  camber: undefined,
 };
 
 const isStrop = ({ kind }: Abrasive): boolean => kind === 'strop';
@@ -258,6 +262,16 @@ export function runPlanOf(
   const { condition, landMm, finishUm, forceN, strokesPerMin, way } = request;
   const bothWays = way === 'both' && { bothWays: true };
   const setting = setUp && honedSetting(setUp);
+  const shaping = plan.camber
+    ? [
+        {
+          abrasiveId: plan.camber.id,
+          strokes: plan.camber.strokes,
+          places: plan.camber.places,
+          curve: true,
+        },
+      ]
+    : [];
   return {
     toolId,
     condition,
@@ -268,12 +282,17 @@ export function runPlanOf(
     ...(setting && plan.steps.length > 0 && { setting }),
     ...(plan.grinding && grinding && { grinding }),
     steps: [
-      ...plan.steps.map(({ id, strokes, forceN: push }) => ({
-        abrasiveId: id,
-        strokes,
-        ...(push !== undefined && { forceN: push }),
-        ...bothWays,
-      })),
+      ...shaping.filter(() => plan.camber?.before),
+      ...plan.steps.flatMap(({ id, strokes, forceN: push, places }, i) => [
+        {
+          abrasiveId: id,
+          strokes,
+          ...(push !== undefined && { forceN: push }),
+          ...bothWays,
+          ...(places && { places }),
+        },
+        ...(i === 0 ? shaping.filter(() => !plan.camber?.before) : []),
+      ]),
       ...(plan.strop ? [{ abrasiveId: plan.strop.id, strokes: plan.strop.strokes, afterBurr: true }] : []),
     ],
   };
@@ -322,6 +341,19 @@ function fromRecord(tool: Tool, record: ToolRecord | undefined): Condition {
   const nickMm = record?.state.sinceHoned.deepestMm ?? 0;
   if (nickMm > 0) return { kind: 'nicked', nickMm };
   return { kind: record && readiness(tool, record).state === 'strop' ? 'fading' : 'dull' };
+}
+
+/** An iron that is curved, or is to be, has its curve asked of the plan: from what the record says it has now. */
+function curveOf(
+  { edge, family }: Tool,
+  state: EdgeState | undefined,
+  positions: CamberRequest['positions'] = 5,
+): Pick<PlanRequest, 'camber'> {
+  const camber = state?.camber;
+  if (!camber || edge.form !== 'single-bevel' || !CURVED_FAMILIES.includes(family)) return {};
+  if (edge.front.shape === 'straight' && camber.from === 'entered') return {};
+  const { camberMm, leanMm, factor } = camber;
+  return { camber: { positions, nowMm: camberMm, leanMm, factor } };
 }
 
 /** The wheel first, where the condition or the record asks for it and there is something for it to take. */

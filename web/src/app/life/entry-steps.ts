@@ -91,6 +91,12 @@ export class EntrySteps {
   }
 
   protected change(at: number, change: Partial<SessionStep>): void {
-    this.steps.update((steps) => steps.map((step, i) => (i === at ? { ...step, ...change } : step)));
+    this.steps.update((steps) => steps.map((step, i) => (i === at ? counted({ ...step, ...change }) : step)));
   }
+}
+
+/** A count put right by hand no longer says where the strokes were pressed. */
+function counted(step: SessionStep): SessionStep {
+  const { places, ...rest } = step;
+  return places?.reduce((sum, count) => sum + count, 0) === step.strokes ? step : rest;
 }

@@ -1,5 +1,6 @@
 import {
   amount,
+  type CamberRead,
   type Outcome,
   type ProofTest,
   type Session,
@@ -64,18 +65,38 @@ export function useWords({ use = {}, minutes, chips }: Session, figures: Figures
   return `${measures.join(', ') || 'A spell'}${wood}${cutting}${chipped}`;
 }
 
+const READ_BY = { shaving: 'by a shaving', light: 'by the light', caliper: 'by caliper' } as const;
+
+/** A curve as it was read. */
+export function camberWords({ by, camberMm, pmMm, leanMm, atMost }: CamberRead, figures: Figures): string {
+  const lean =
+    leanMm === undefined || Math.abs(leanMm) < 0.005
+      ? ''
+      : `, ${leanMm > 0 ? 'right' : 'left'} corner ${figures.sliver(Math.abs(leanMm))} further back`;
+  return atMost
+    ? `Camber ${figures.sliver(camberMm)} at most, ${READ_BY[by]}`
+    : `Camber ${figures.sliver(camberMm)} ± ${figures.sliver(pmMm)} ${READ_BY[by]}${lean}`;
+}
+
 /** What an entry was, in one line beside its kind. */
 export function entryWords(
   { session }: Pick<Entry, 'session'>,
   nameOf: (abrasiveId: string) => string,
   figures: Figures,
 ): string {
-  const { kind, steps = [], minutes, setting, conditionBefore, landMm, landLeftMm } = session;
+  const { kind, steps = [], minutes, setting, conditionBefore, landMm, landLeftMm, camber } = session;
   if (kind === 'use') return useWords(session, figures);
-  if (kind === 'measuring') return landMm === undefined ? '' : `Land ${figures.length(landMm)}`;
+  if (kind === 'measuring') {
+    return [landMm !== undefined && `Land ${figures.length(landMm)}`, camber && camberWords(camber, figures)]
+      .filter(Boolean)
+      .join(' · ');
+  }
   const strokes = steps
     .filter((step) => step.strokes > 0)
-    .map((step) => `${nameOf(step.abrasiveId)} ${step.strokes}`)
+    .map(
+      (step) =>
+        `${nameOf(step.abrasiveId)} ${step.strokes}${step.places ? ` (by place ${step.places.join('·')})` : ''}`,
+    )
     .join(', ');
   return [
     conditionBefore && `was ${conditionWords(conditionBefore)}`,

@@ -72,7 +72,7 @@ export function strokesByStone(
       label: stones.find((stone) => stone.id === id)?.name ?? 'Since removed',
       data: honings.map(({ session }, n): Dot => ({
         x: n,
-        y: session.steps?.find(({ abrasiveId }) => abrasiveId === id)?.strokes ?? 0,
+        y: (session.steps ?? []).reduce((sum, step) => sum + (step.abrasiveId === id ? step.strokes : 0), 0),
       })),
       backgroundColor: colours[i % colours.length] as string,
       borderColor: ink.ink,

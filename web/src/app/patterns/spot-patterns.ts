@@ -7,6 +7,7 @@ import {
   Refusal,
   attempt,
   bevelGauge,
+  camberTemplate,
   foldingSheet,
   gaugeBlock,
   isWheel,
@@ -29,6 +30,7 @@ const KINDS: readonly { readonly value: PatternName; readonly label: string }[] 
   { value: 'bevel-gauge', label: 'Bevel gauge' },
   { value: 'rest-template', label: 'Template for a tool rest' },
   { value: 'gauge-block', label: 'Block for a support bar' },
+  { value: 'camber-template', label: 'Camber template' },
   { value: 'folding-sheet', label: 'Folding template' },
 ];
 
@@ -131,6 +133,21 @@ const BAR_MM = 12;
                 </p>
               }
             }
+            @case ('camber-template') {
+              <ma-quantity
+                label="Width of the iron"
+                [value]="ironMm()"
+                (valueChange)="ironMm.set($event)"
+                [sentence]="made().wrong['widthMm']"
+              />
+              <ma-quantity
+                label="Radius of the curve"
+                [value]="curveMm()"
+                (valueChange)="curveMm.set($event)"
+                [sentence]="made().wrong['radiusMm']"
+                hint="A scrub’s is about 75 mm"
+              />
+            }
             @case ('folding-sheet') {
               <ma-quantity
                 label="Angle to find"
@@ -210,6 +227,8 @@ export class SpotPatterns {
   protected readonly bevelDeg = signal<number | undefined>(25);
   protected readonly foldDeg = signal<number | undefined>(30);
   protected readonly sheetMm = signal<number | undefined>(120);
+  protected readonly ironMm = signal<number | undefined>(33);
+  protected readonly curveMm = signal<number | undefined>(75);
   protected readonly blockAngles = signal('20 25 30');
 
   private readonly measuredWheels = computed(() =>
@@ -296,6 +315,11 @@ export class SpotPatterns {
         };
         if (!readable(asked)) return { query: {} };
         return { pattern: gaugeBlock(asked, hand), query: queryOf(asked) };
+      }
+      case 'camber-template': {
+        const asked = { widthMm: this.ironMm() ?? NaN, radiusMm: this.curveMm() ?? NaN, plateMm: 3 };
+        if (!readable(asked)) return { query: {} };
+        return { pattern: camberTemplate(asked, hand), query: queryOf(asked) };
       }
       case 'folding-sheet': {
         const asked = { angleDeg: this.foldDeg() ?? NaN, sideMm: this.sheetMm() ?? NaN };

@@ -210,17 +210,32 @@ export class WorkList {
           why: 'A blade new to the bench: polish the first millimetres of its back, corner to corner.',
         };
       case 'hone': {
-        const { id, strokes, minutes, forceN } = line.step;
+        const { id, strokes, minutes, forceN, places } = line.step;
         const stone = stoneOf(id);
         const push = forceN === undefined ? '' : `, push ${this.figures.number(forceN, 0)} N`;
         return {
           stone,
-          lead: `${this.figures.number(stone?.sizeUm ?? 0, 1)} µm${push}`,
+          lead: `${this.figures.number(stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
           strokes,
           minutes: minutes - (this.plan().care?.find((care) => care.id === id)?.minutes ?? 0),
           why: [this.plan().verdicts.find((verdict) => verdict.id === id)?.why ?? '', this.learned(id)]
             .join(' ')
             .trim(),
+        };
+      }
+      case 'curve':
+        return {
+          lead: `Grind the curve to its template first: ${this.figures.length(this.plan().curveToGrind?.wantedMm ?? 0)} at the corners`,
+          why: 'too deep to hone; the template is printed under Camber, Make.',
+        };
+      case 'camber': {
+        const { id, places, strokes, minutes, comesToMm, before } = line.step;
+        return {
+          stone: stoneOf(id),
+          lead: `the curve, by place: ${places.join(' · ')}`,
+          strokes,
+          minutes,
+          why: `Press at each place in turn, left to right. It comes to about ${this.figures.sliver(comesToMm)} of light at the corners.${before ? ' On the coarser stone, ahead of the others: it is more than they should take.' : ''}`,
         };
       }
       case 'burr':

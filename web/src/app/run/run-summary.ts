@@ -16,7 +16,7 @@ import { outcomeWords } from '../life/entry-words';
     @if (run().ended === 'finished') {
       <p class="total figure">{{ figures.minutes(run().minutes) }}</p>
       <ul>
-        @for (step of steps(); track step.abrasiveId) {
+        @for (step of steps(); track $index) {
           <li>
             <b class="figure">{{ step.strokes }}</b>
             {{ step.strokes === 1 ? 'stroke' : 'strokes' }} on the {{ step.name }},

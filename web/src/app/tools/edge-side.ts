@@ -12,7 +12,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { SelectButton } from 'primeng/selectbutton';
-import { TIP_RADIUS_UM, asItStands, type Session, type Tool } from '@mellow-anvil/core';
+import { CURVED_FAMILIES, TIP_RADIUS_UM, asItStands, type Session, type Tool } from '@mellow-anvil/core';
 import type { Stored } from '@mellow-anvil/contract';
 import { AdvicePanel } from '../advice/advice-panel';
 import { Desk } from '../bench/desk';
@@ -40,8 +40,6 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
   { value: 'back', label: 'Its back' },
   { value: 'skew', label: 'Turned to the cut' },
 ];
-/** Irons that lie in a plane or a shave. */
-const PLANED: readonly Tool['family'][] = ['plane-iron', 'low-angle-iron', 'scrub-iron', 'spokeshave-iron'];
 
 /** The vise's first side: the edge as it is, changed where it stands and kept at once. */
 @Component({
@@ -155,7 +153,7 @@ export class EdgeSide {
   protected readonly panels = computed(() => {
     const { family, edge } = this.tool();
     const has: Readonly<Record<Panel, boolean>> = {
-      plane: PLANED.includes(family),
+      plane: CURVED_FAMILIES.includes(family),
       advice: edge.form !== 'scraping',
       keep: true,
       back: edge.form === 'single-bevel',
