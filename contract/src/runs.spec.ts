@@ -20,6 +20,28 @@ const plan = {
   steps: [{ abrasiveId: 'w1000', strokes: 8, forceN: 15 }],
 };
 
+const FELT = ['felt', 'none', 'strong', 'felt', 'felt'];
+const ORDER = [
+  { kind: 'isolate' },
+  { kind: 'ready' },
+  { kind: 'care', abrasiveId: 'w1000', care: 'flattened' },
+  { kind: 'look' },
+  { kind: 'grind', grinding: { wheelId: 'w', stopShortMm: 0.7 }, pastColour: true },
+  { kind: 'heat' },
+  { kind: 'set', setting: { angleDeg: 30 } },
+  { kind: 'lift', lift: { bevelDeg: 12, liftMm: 3.4, sides: 2 } },
+  { kind: 'marker', steeper: true },
+  { kind: 'stone', step: 0 },
+  { kind: 'burr', wanted: true },
+  { kind: 'wash', oil: true },
+  { kind: 'scratch', step: 0 },
+  { kind: 'burr-off' },
+  { kind: 'proof', before: true },
+  { kind: 'wipe' },
+  { kind: 'refit' },
+  { kind: 'away' },
+];
+
 describe('runEventSchema', () => {
   it('takes every kind of event as core makes it', () => {
     const facts = [
@@ -31,6 +53,20 @@ describe('runEventSchema', () => {
       { kind: 'burr', burr: 'cannot-tell' },
       { kind: 'back' },
       { kind: 'proved', test: 'hair', passed: false },
+      { kind: 'proved', test: 'force', passed: true, grams: 180 },
+      { kind: 'proved', test: 'shaving', passed: true, thickMm: 0.04, wideMm: 38 },
+      { kind: 'burr', burr: 'in-part', places: FELT, other: FELT },
+      { kind: 'marked', left: ['edge', 'patches'] },
+      { kind: 'scratched', gone: false },
+      { kind: 'heated', heat: 'coloured' },
+      { kind: 'counted-by', by: 'five-down' },
+      { kind: 'skipped', why: 'no-time' },
+      { kind: 'again', station: 4 },
+      { kind: 'go', station: 2 },
+      { kind: 'put-in', work: { kind: 'strokes', abrasiveId: 'w1000', strokes: 6 } },
+      { kind: 'put-in', work: { kind: 'wash' } },
+      { kind: 'confirmed', what: 'eyes' },
+      { kind: 'begun', plan: { ...plan, order: ORDER } },
       { kind: 'finished' },
       { kind: 'thrown-away' },
     ];
@@ -55,6 +91,16 @@ describe('runEventSchema', () => {
         /^plan.condition.nickMm: Say how deep/,
       ],
       [{ kind: 'begun', plan: { ...plan, forceN: 900 } }, /^plan.forceN: Push lies between/],
+      [{ kind: 'burr', burr: 'none', places: ['felt'] }, /^places: A burr is felt at 5 places/],
+      [{ kind: 'marked', left: ['everywhere'] }, /^left.0: Colour left: choose/],
+      [{ kind: 'marked', left: ['edge', 'edge'] }, /^left.1: The same entry stands here twice/],
+      [{ kind: 'put-in', work: { kind: 'dance' } }, /^work.kind: Kind: choose/],
+      [{ kind: 'put-in', work: { kind: 'strokes', abrasiveId: 'a', strokes: 0 } }, /^work.strokes: /],
+      [{ kind: 'begun', plan: { ...plan, order: [{ kind: 'nap' }] } }, /^plan.order.0.kind: Kind: choose/],
+      [
+        { kind: 'begun', plan: { ...plan, order: [{ kind: 'stone', step: 7 }] } },
+        /^plan: The order of work names a step the plan does not have/,
+      ],
       [{ kind: 'done', id: '../x' }, /^id: An id is up to 64/],
       [{ kind: 'done', seq: -1 }, /^seq: Place in the run lies between/],
       [{ kind: 'done', at: 'noon' }, /^at: Write the time as ISO 8601/],

@@ -1,12 +1,23 @@
 import Joi from 'joi';
 import {
   BURRS,
+  BURR_FEELS,
+  BURR_PLACES,
+  CARE_KINDS,
+  COLOUR_LEFT,
+  COUNTS,
+  HEATS,
   PROOFS,
+  SKIPS,
+  type Lift,
+  type PutIn,
   type RunEvent,
   type RunFactKind,
   type RunGrinding,
   type RunPlan,
   type RunPlanStep,
+  type Station,
+  type StationKind,
 } from '@mellow-anvil/core';
 import { id, instant, line, number, oneOf, whole } from './fields.js';
 import { conditionSchema } from './plans.js';
@@ -15,15 +26,75 @@ import { placesSchema, settingSchema } from './sessions.js';
 /** Events one request may bring: what a tablet gathers in a long spell without the server. */
 export const EVENTS_AT_ONCE = 500;
 
+const flag = Joi.boolean().optional();
+
 const planStep = Joi.object<RunPlanStep, true>({
   abrasiveId: id,
   strokes: whole('strokes'),
   forceN: number('forceN').optional(),
-  bothWays: Joi.boolean().optional(),
-  afterBurr: Joi.boolean().optional(),
+  bothWays: flag,
+  back: flag,
+  afterBurr: flag,
   places: placesSchema.optional() as never,
-  curve: Joi.boolean().optional(),
+  curve: flag,
 });
+
+const grinding = Joi.object<RunGrinding, true>({
+  wheelId: id,
+  stopShortMm: number('stopShortMm'),
+  passes: whole('passes').optional(),
+  passS: number('seconds', 'A pass').optional(),
+  dipS: number('seconds', 'A dip').optional(),
+});
+
+const stepAt = Joi.number().integer().min(0).max(1000).required();
+const stationAt = Joi.number().integer().min(0).max(2000).required();
+
+/** What each kind of station carries. */
+const STATIONS: Readonly<Record<StationKind, Joi.SchemaMap>> = {
+  ready: {},
+  isolate: {},
+  care: { abrasiveId: id, care: oneOf('Care', CARE_KINDS), after: flag },
+  look: {},
+  template: {},
+  grind: { grinding: grinding.required(), pastColour: flag },
+  heat: {},
+  set: { setting: settingSchema.required() },
+  lift: {
+    lift: Joi.object<Lift, true>({
+      bevelDeg: number('angleDeg', 'Bevel'),
+      liftMm: number('packingMm', 'Lift').optional(),
+      sides: Joi.number().valid(1, 2).required() as never,
+    }).required(),
+  },
+  marker: { steeper: flag },
+  stone: { step: stepAt },
+  burr: { wanted: flag },
+  wash: { oil: flag },
+  scratch: { step: stepAt },
+  'burr-off': {},
+  proof: { before: flag },
+  wipe: {},
+  refit: {},
+  away: {},
+};
+
+/** One of several objects told apart by their `kind`, each with fields of its own. */
+function byKind<T>(
+  fields: Readonly<Record<string, Joi.SchemaMap>>,
+  beside: Joi.SchemaMap = {},
+): Joi.AlternativesSchema<T> {
+  const kinds = Object.keys(fields);
+  return Joi.alternatives<T>().conditional('.kind', {
+    switch: kinds.map((kind) => ({
+      is: kind,
+      then: Joi.object({ ...beside, kind: Joi.valid(kind).required(), ...fields[kind] }),
+    })),
+    otherwise: Joi.object({ kind: oneOf('Kind', kinds) }).unknown(),
+  });
+}
+
+const station = byKind<Station>(STATIONS);
 
 const plan = Joi.object<RunPlan, true>({
   toolId: id,
@@ -34,40 +105,64 @@ const plan = Joi.object<RunPlan, true>({
   strokesPerMin: number('strokesPerMin'),
   setting: settingSchema.optional() as never,
   who: line('Who', 60).optional(),
-  grinding: Joi.object<RunGrinding, true>({
-    wheelId: id,
-    stopShortMm: number('stopShortMm'),
-    passes: whole('passes').optional(),
-    passS: number('seconds', 'A pass').optional(),
-    dipS: number('seconds', 'A dip').optional(),
-  }).optional() as never,
+  grinding: grinding.optional() as never,
   steps: Joi.array().items(planStep).min(1).max(100).required() as never,
+  order: Joi.array().items(station).min(1).max(300).optional() as never,
+})
+  .custom((value: RunPlan, helpers) => {
+    const lost = (value.order ?? []).find((each) => 'step' in each && each.step >= value.steps.length);
+    return lost ? helpers.error('order.step') : value;
+  })
+  .messages({ 'order.step': 'The order of work names a step the plan does not have.' })
+  .required();
+
+const feels = Joi.array()
+  .items(oneOf('Burr', BURR_FEELS).optional())
+  .length(BURR_PLACES)
+  .messages({ 'array.length': `A burr is felt at ${BURR_PLACES} places, left to right.` });
+
+const noted = ['look', 'marker', 'burr', 'wash', 'burr-off', 'proof', 'wipe'];
+const work = byKind<PutIn>({
+  strokes: { abrasiveId: id, strokes: whole('strokeCount').min(1) },
+  ...Object.fromEntries(noted.map((kind) => [kind, {}])),
 }).required();
 
 /** What each kind of event carries beside its identity, place and time. */
 const FACTS: Readonly<Record<RunFactKind, Joi.SchemaMap>> = {
   begun: { plan },
   strokes: { count: whole('strokeCount') },
+  'counted-by': { by: oneOf('Count', COUNTS) },
   done: {},
   'not-yet': {},
-  burr: { burr: oneOf('Burr', BURRS) },
+  burr: { burr: oneOf('Burr', BURRS), places: feels.optional(), other: feels.optional() },
+  marked: {
+    left: Joi.array()
+      .items(oneOf('Colour left', COLOUR_LEFT).optional())
+      .unique()
+      .max(COLOUR_LEFT.length)
+      .required(),
+  },
+  scratched: { gone: Joi.boolean().required() },
+  heated: { heat: oneOf('Heat', HEATS) },
   back: {},
-  proved: { test: oneOf('Test', PROOFS), passed: Joi.boolean().required() },
+  go: { station: stationAt },
+  skipped: { why: oneOf('Why', SKIPS) },
+  again: { station: stationAt },
+  'put-in': { work },
+  confirmed: { what: oneOf('What', ['eyes', 'isolated'] as const) },
+  proved: {
+    test: oneOf('Test', PROOFS),
+    passed: Joi.boolean().required(),
+    thickMm: number('shavingMm').optional(),
+    wideMm: number('shavingWidthMm').optional(),
+    grams: number('grams').optional(),
+  },
   finished: {},
   'thrown-away': {},
 };
-const KINDS = Object.keys(FACTS) as RunFactKind[];
-
-const envelope = { id, seq: whole('eventSeq'), at: instant };
 
 /** One event of a run at the bench. */
-export const runEventSchema = Joi.alternatives<RunEvent>().conditional('.kind', {
-  switch: KINDS.map((kind) => ({
-    is: kind,
-    then: Joi.object({ ...envelope, kind: Joi.valid(kind).required(), ...FACTS[kind] }),
-  })),
-  otherwise: Joi.object({ kind: oneOf('Kind', KINDS) }).unknown(),
-});
+export const runEventSchema = byKind<RunEvent>(FACTS, { id, seq: whole('eventSeq'), at: instant });
 
 /** Events to be added to a run, in order. */
 export const runEventsSchema = Joi.object<{ events: readonly RunEvent[] }, true>({

@@ -83,6 +83,9 @@ const outcome = Joi.object<Outcome, true>({
       Joi.object({
         test: oneOf('Test', PROOFS),
         passed: Joi.boolean().required(),
+        thickMm: number('shavingMm').optional(),
+        wideMm: number('shavingWidthMm').optional(),
+        grams: number('grams').optional(),
       }),
     )
     .max(20)

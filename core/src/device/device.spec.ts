@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { Refusal } from '../refusal.js';
 import { caliperChunks, simulatedReadings } from '../simulate/caliper.js';
 import { CALIPER_START, caliperText, type CaliperLine } from './caliper-text.js';
+import { forceText, simulatedForce } from './force-text.js';
 import { profileLines } from './number-lines.js';
 
 function read(chunks: readonly string[]): readonly CaliperLine[] {
@@ -69,5 +70,28 @@ describe('a profile typed or pasted', () => {
   it('names the line that cannot be read', () => {
     expect(() => profileLines('0 1\n5 x', 50)).toThrowError(Refusal, /Line 2: “x”/);
     expect(() => profileLines('0 1\n5 1 2', 50)).toThrowError(Refusal, /Line 2: write place and height/);
+  });
+});
+
+describe('a force tester’s text', () => {
+  it('reads peaks however the line is cut, turns newtons to grams, and tells the rest as unread', () => {
+    let rest = '';
+    const lines = ['PE', 'AK 182', ' g\r\nREADY\r', '\n2.00 N\n0\n', '99999\n'].flatMap((chunk) => {
+      const read = forceText(rest, chunk);
+      rest = read.rest;
+      return read.lines;
+    });
+    expect(lines.flatMap((line) => (line.ok ? [line.grams] : []))).toEqual([182, 204]);
+    expect(lines.filter(({ ok }) => !ok).length).toBe(3);
+  });
+
+  it('brings the simulated cut through', () => {
+    let rest = '';
+    const lines = simulatedForce(200, () => 0.5).flatMap((chunk) => {
+      const read = forceText(rest, chunk);
+      rest = read.rest;
+      return read.lines;
+    });
+    expect(lines.flatMap((line) => (line.ok ? [line.grams] : []))).toEqual([200]);
   });
 });

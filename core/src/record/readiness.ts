@@ -137,11 +137,12 @@ export const RACK_RULES: readonly RackRule[] = [
   {
     name: 'half-hour',
     state: 'strop',
-    says: `A carving edge is stropped about every ${STROP_EVERY_MIN} minutes of cutting.`,
-    footing: 'Common practice, no source.',
-    reason: ({ family }, { state: { sinceSharpened } }, hand) =>
-      familyFacts(family).stropped && sinceSharpened.minutes >= STROP_EVERY_MIN
-        ? `${hand.minutes(sinceSharpened.minutes)} of cutting since the strop or the stone.`
+    says: `A carving edge is stropped about every ${STROP_EVERY_MIN} minutes of cutting, or at the rhythm its own strops have shown.`,
+    footing:
+      'The half hour is common practice, no source; from four strops on, the median of this tool’s own.',
+    reason: ({ family }, { state: { sinceSharpened }, strop }, hand) =>
+      familyFacts(family).stropped && sinceSharpened.minutes >= (strop?.everyMin ?? STROP_EVERY_MIN)
+        ? `${hand.minutes(sinceSharpened.minutes)} of cutting since the strop or the stone${strop && strop.from > 0 ? `; it usually bears ${hand.minutes(strop.everyMin)}` : ''}.`
         : undefined,
   },
   {

@@ -3,6 +3,8 @@ import type { OwnedAbrasive } from '../progression/honing-plan.js';
 import type { Tool } from '../tool/tool.js';
 import { creepOf, type Creep } from './creep.js';
 import { edgeChips, type EdgeChips } from './edge-chips.js';
+import { familyFacts } from '../tool/families.js';
+import { stropRhythm, type StropRhythm } from './strop-rhythm.js';
 import { usualLife, type UsualLife } from './edge-lives.js';
 import {
   edgeAtFirst,
@@ -20,6 +22,8 @@ export interface ToolRecord {
   readonly lastUse?: LastUse;
   readonly chips: EdgeChips;
   readonly creep?: Creep;
+  /** How long it cuts between strops; only of families kept going by stropping. */
+  readonly strop?: StropRhythm;
   /** How often it was honed in the year before the last entry; absent in a record shorter than a quarter. */
   readonly honingsPerYear?: number;
 }
@@ -47,12 +51,14 @@ export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolReco
   const last = history.findLast(({ session }) => session.kind === 'use')?.session;
   const life = usualLife(tool, history);
   const creep = creepOf(tool, history);
+  const strop = familyFacts(tool.family).stropped && stropRhythm(history);
   return {
     state: history.at(-1)?.after ?? edgeAtFirst(tool),
     entries: history.length,
     chips: edgeChips(history),
     ...(life && { life }),
     ...(creep && { creep }),
+    ...(strop && { strop }),
     ...honedYearly(history),
     ...(last && { lastUse: toLastUse(last) }),
   };

@@ -1,15 +1,10 @@
 import fc from 'fast-check';
-import {
-  afterEvent,
-  moreStrokes,
-  runOf,
-  sessionsOfRun,
-  strokesLeft,
-  type Run,
-  type RunEvent,
-  type RunFact,
-  type RunPlan,
-} from './run.js';
+import { COUNTS } from './counting.js';
+import { COLOUR_LEFT, HEATS, type BurrFeel } from './gates.js';
+import { moreStrokes } from './moves.js';
+import type { RunPlan } from './run-plan.js';
+import { sessionsOfRun } from './run-record.js';
+import { afterEvent, runOf, strokesLeft, type Run, type RunEvent, type RunFact } from './run.js';
 
 const plan: RunPlan = {
   toolId: 'iron',
@@ -111,7 +106,7 @@ describe('a run', () => {
 
   it('is sent back to the shaping stone by a burr that is not all along, with strokes to make', () => {
     const sent = run(DONE, strokes(8), DONE, { kind: 'burr', burr: 'in-part' });
-    expect([where(sent), sent.at, sent.sentBackBy]).toEqual(['stone', 1, 'in-part']);
+    expect([where(sent), sent.at, sent.told?.by]).toEqual(['stone', 1, 'burr-gaps']);
     expect(strokesLeft(sent.steps[0] as never)).toBe(moreStrokes(8));
     const on = run(DONE, strokes(8), DONE, { kind: 'burr', burr: 'none' }, strokes(4), DONE, {
       kind: 'burr',
@@ -140,6 +135,17 @@ describe('a run', () => {
     fc.constant<RunFact>({ kind: 'finished' }),
     fc.integer({ min: -3, max: 9 }).map(strokes),
     fc.constantFrom('all-along', 'in-part', 'none').map((burr): RunFact => ({ kind: 'burr', burr })),
+    fc
+      .array(fc.constantFrom('felt', 'strong', 'none'), { minLength: 5, maxLength: 5 })
+      .map((places): RunFact => ({ kind: 'burr', burr: 'in-part', places: places as BurrFeel[] })),
+    fc.subarray([...COLOUR_LEFT]).map((left): RunFact => ({ kind: 'marked', left })),
+    fc.boolean().map((gone): RunFact => ({ kind: 'scratched', gone })),
+    fc.constantFrom(...HEATS).map((heat): RunFact => ({ kind: 'heated', heat })),
+    fc.integer({ min: 0, max: 12 }).map((station): RunFact => ({ kind: 'again', station })),
+    fc.integer({ min: 0, max: 12 }).map((station): RunFact => ({ kind: 'go', station })),
+    fc.constantFrom(...COUNTS).map((by): RunFact => ({ kind: 'counted-by', by })),
+    fc.constant<RunFact>({ kind: 'skipped', why: 'no-time' }),
+    fc.constant<RunFact>({ kind: 'put-in', work: { kind: 'strokes', abrasiveId: 'w1000', strokes: 6 } }),
   );
 
   it('stays at a station and never loses a stroke, whatever happens in whatever order', () => {

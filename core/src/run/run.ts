@@ -1,61 +1,74 @@
-import type { Condition } from '../edge/dulling.js';
-import { afterGrinding } from '../progression/honing-plan.js';
-import type { Burr, Proof, ProofTest, Session, SessionSetting } from '../session/session.js';
+import type { Care } from '../abrasive/care.js';
+import type { CareKind } from '../abrasive/care.js';
+import type { Burr, Proof, ProofTest } from '../session/session.js';
+import type { Count } from './counting.js';
+import { burrOf, type BurrFeel, type GateWord, type Heat, type ColourLeft, type Told } from './gates.js';
+import {
+  answeredBurr,
+  answeredHeat,
+  answeredMarker,
+  answeredScratch,
+  changeStep,
+  counted,
+  goTo,
+  inserted,
+  repeated,
+  wantMore,
+} from './moves.js';
+import { stationsOf, type RunPlan } from './run-plan.js';
+import type { Station, StationKind } from './station.js';
 
-/** A plan as it is taken to the bench. */
-export interface RunPlan {
-  readonly toolId: string;
-  readonly condition: Condition;
-  /** The land where it was measured for this plan. */
-  readonly landMm?: number;
-  readonly finishUm: number;
-  readonly forceN: number;
-  readonly strokesPerMin: number;
-  readonly setting?: SessionSetting;
-  readonly who?: string;
-  /** The wheel comes first. */
-  readonly grinding?: RunGrinding;
-  readonly steps: readonly RunPlanStep[];
-}
+/** Why a station was passed over. */
+export const SKIPS = ['not-needed', 'done-before', 'no-time', 'cannot'] as const;
+export type Skip = (typeof SKIPS)[number];
 
-/** Grinding as it is taken to the wheel. */
-export interface RunGrinding {
-  readonly wheelId: string;
-  /** The land to be left standing. */
-  readonly stopShortMm: number;
-  /** Passes and how long each may last, and a dip after it, s, by the heat model. */
-  readonly passes?: number;
-  readonly passS?: number;
-  readonly dipS?: number;
-}
-
-export interface RunPlanStep {
-  readonly abrasiveId: string;
-  readonly strokes: number;
-  /** Push on this abrasive, N, in place of the plan's. */
-  readonly forceN?: number;
-  /** Each stroke cuts to and fro. */
-  readonly bothWays?: boolean;
-  /** Strokes by place across the edge, left to right; together they are `strokes`. */
-  readonly places?: readonly number[];
-  /** Shapes the curve: comes after the burr of the first stone, or ahead of it. */
-  readonly curve?: boolean;
-  /** Comes after the burr is off: the strop. */
-  readonly afterBurr?: boolean;
-}
+/** Work put in by hand. */
+export type PutIn =
+  | { readonly kind: 'strokes'; readonly abrasiveId: string; readonly strokes: number }
+  | {
+      readonly kind: Extract<
+        StationKind,
+        'look' | 'marker' | 'burr' | 'wash' | 'burr-off' | 'proof' | 'wipe'
+      >;
+    };
 
 /** What happened at the bench, one fact at a time. */
 export type RunFact =
   | { readonly kind: 'begun'; readonly plan: RunPlan }
   /** Strokes made on the stone at hand; negative where they were counted by mistake. */
   | { readonly kind: 'strokes'; readonly count: number }
+  | { readonly kind: 'counted-by'; readonly by: Count }
   | { readonly kind: 'done' }
   | { readonly kind: 'not-yet' }
-  | { readonly kind: 'burr'; readonly burr: Burr }
+  /** How a burr was felt, place by place where it was; on both sides of a double bevel. */
+  | {
+      readonly kind: 'burr';
+      readonly burr: Burr;
+      readonly places?: readonly BurrFeel[];
+      readonly other?: readonly BurrFeel[];
+    }
+  | { readonly kind: 'marked'; readonly left: readonly ColourLeft[] }
+  | { readonly kind: 'scratched'; readonly gone: boolean }
+  | { readonly kind: 'heated'; readonly heat: Heat }
   | { readonly kind: 'back' }
-  | { readonly kind: 'proved'; readonly test: ProofTest; readonly passed: boolean }
+  /** Back to an earlier station, after a proof that fell short. */
+  | { readonly kind: 'go'; readonly station: number }
+  | { readonly kind: 'skipped'; readonly why: Skip }
+  /** An earlier station once more, here. */
+  | { readonly kind: 'again'; readonly station: number }
+  | { readonly kind: 'put-in'; readonly work: PutIn }
+  /** Eyes covered; the machine off and unplugged. */
+  | { readonly kind: 'confirmed'; readonly what: 'eyes' | 'isolated' }
+  | ({ readonly kind: 'proved'; readonly test: ProofTest; readonly passed: boolean } & ProofFigures)
   | { readonly kind: 'finished' }
   | { readonly kind: 'thrown-away' };
+
+/** What a proof measured. */
+export interface ProofFigures {
+  readonly thickMm?: number;
+  readonly wideMm?: number;
+  readonly grams?: number;
+}
 
 export type RunFactKind = RunFact['kind'];
 
@@ -68,15 +81,6 @@ export type RunEvent = RunFact & {
   readonly at: string;
 };
 
-/** Where at the bench the run stands. */
-export type Station =
-  | { readonly kind: 'grind'; readonly grinding: RunGrinding }
-  | { readonly kind: 'set'; readonly setting: SessionSetting }
-  | { readonly kind: 'stone'; readonly step: number }
-  | { readonly kind: 'burr' }
-  | { readonly kind: 'burr-off' }
-  | { readonly kind: 'proof' };
-
 export interface RunStep {
   readonly abrasiveId: string;
   readonly planned: number;
@@ -84,6 +88,9 @@ export interface RunStep {
   readonly target: number;
   readonly strokes: number;
   readonly minutes: number;
+  readonly count: Count;
+  /** Strokes by place, where it is worked so. */
+  readonly places?: readonly number[];
 }
 
 /** A run as its events have it. */
@@ -94,9 +101,16 @@ export interface Run {
   readonly at: number;
   readonly steps: readonly RunStep[];
   readonly burr?: Burr;
-  /** The burr that sent the run back to the stone at hand. */
-  readonly sentBackBy?: Burr;
+  readonly burrPlaces?: readonly BurrFeel[];
+  /** What a gate told, while the station it led to is at hand. */
+  readonly told?: Told;
+  /** Everything gates told, in order: what went wrong on the way. */
+  readonly history: readonly GateWord[];
   readonly proof: readonly Proof[];
+  readonly skipped: readonly { readonly kind: StationKind; readonly why: Skip }[];
+  readonly confirmed: readonly ('eyes' | 'isolated')[];
+  /** Care given to stones on the way. */
+  readonly cares: readonly Pick<Care, 'abrasiveId' | 'kind' | 'at'>[];
   /** When the wheel was left, and how long it took. */
   readonly groundAt?: string;
   readonly grindMin: number;
@@ -110,41 +124,26 @@ export interface Run {
 /** A longer rest than this between two events is a pause, and counts as this much. */
 export const LONGEST_REST_MIN = 2;
 
-/** Strokes that “not yet” adds: a quarter of the plan's, at least four. */
-export const moreStrokes = (planned: number): number => Math.max(4, Math.ceil(planned / 4));
-
-/** The order of a run: the wheel where it is wanted, set the guide, each stone, the burr after the first, off with it, the strop, prove. */
-export function stationsOf({ grinding, setting, steps }: RunPlan): readonly Station[] {
-  const places = steps.map((_, i) => i);
-  const [stones, strops] = [false, true].map((after) =>
-    places.filter((i) => (steps[i]?.afterBurr ?? false) === after),
-  ) as [number[], number[]];
-  return [
-    ...(grinding ? [{ kind: 'grind', grinding } as const] : []),
-    ...(setting ? [{ kind: 'set', setting } as const] : []),
-    ...stones.flatMap((step): Station[] =>
-      step === stones[0] ? [{ kind: 'stone', step }, { kind: 'burr' }] : [{ kind: 'stone', step }],
-    ),
-    ...(stones.length > 0 ? [{ kind: 'burr-off' } as const] : []),
-    ...strops.map((step): Station => ({ kind: 'stone', step })),
-    { kind: 'proof' },
-  ];
-}
-
 /** A run as it begins. */
 export function beginRun(plan: RunPlan, at: string): Run {
   return {
     plan,
     stations: stationsOf(plan),
     at: 0,
-    steps: plan.steps.map(({ abrasiveId, strokes }) => ({
+    steps: plan.steps.map(({ abrasiveId, strokes, places }) => ({
       abrasiveId,
       planned: strokes,
       target: strokes,
       strokes: 0,
       minutes: 0,
+      count: 'through',
+      ...(places && { places }),
     })),
+    history: [],
     proof: [],
+    skipped: [],
+    confirmed: [],
+    cares: [],
     grindMin: 0,
     startedAt: at,
     lastAt: at,
@@ -162,29 +161,57 @@ export function afterEvent(run: Run, event: RunEvent): Run {
   if (run.ended || event.kind === 'begun') return { ...run, events: run.events + 1 };
   const timed = withTime(run, event.at);
   const station = timed.stations[timed.at];
+  const step = station?.kind === 'stone' ? station.step : undefined;
   switch (event.kind) {
     case 'strokes':
-      return station?.kind === 'stone'
-        ? changeStep(timed, station.step, ({ strokes }) => ({ strokes: Math.max(0, strokes + event.count) }))
-        : timed;
+      return step === undefined
+        ? timed
+        : changeStep(timed, step, ({ strokes }) => ({ strokes: Math.max(0, strokes + event.count) }));
+    case 'counted-by':
+      return step === undefined ? timed : counted(timed, step, event.by);
     case 'not-yet':
-      return station?.kind === 'stone' ? wantMore(timed, station.step) : timed;
-    case 'done': {
-      const next = goTo(timed, timed.at + 1);
-      return station?.kind === 'grind' ? { ...next, groundAt: event.at } : next;
-    }
+      return step === undefined ? timed : wantMore(timed, step);
+    case 'done':
+      return doneAt(timed, event.at);
     case 'back':
       return goTo(timed, timed.at - 1);
+    case 'go':
+      return wentBack(timed, event.station);
+    case 'skipped':
+      return station
+        ? {
+            ...goTo(timed, timed.at + 1),
+            skipped: [...timed.skipped, { kind: station.kind, why: event.why }],
+          }
+        : timed;
+    case 'again':
+      return repeated(timed, event.station);
+    case 'put-in':
+      return inserted(timed, event.work);
+    case 'confirmed':
+      return { ...timed, confirmed: [...new Set([...timed.confirmed, event.what])] };
     case 'burr':
-      return station?.kind === 'burr' ? judged(timed, event.burr) : timed;
-    case 'proved':
+      return station?.kind === 'burr'
+        ? answeredBurr(timed, event.places ? burrOf(event.places, event.other) : event.burr, event)
+        : timed;
+    case 'marked':
+      return station?.kind === 'marker' ? answeredMarker(timed, event.left) : timed;
+    case 'scratched':
+      return station?.kind === 'scratch' ? answeredScratch(timed, station.step, event.gone) : timed;
+    case 'heated':
+      return station?.kind === 'heat' ? answeredHeat(timed, event.heat) : timed;
+    case 'proved': {
+      const { test, passed, thickMm, wideMm, grams } = event;
+      const figures = {
+        ...(thickMm !== undefined && { thickMm }),
+        ...(wideMm !== undefined && { wideMm }),
+        ...(grams !== undefined && { grams }),
+      };
       return {
         ...timed,
-        proof: [
-          ...timed.proof.filter(({ test }) => test !== event.test),
-          { test: event.test, passed: event.passed },
-        ],
+        proof: [...timed.proof.filter((each) => each.test !== test), { test, passed, ...figures }],
       };
+    }
     case 'finished':
     case 'thrown-away':
       return { ...timed, ended: event.kind };
@@ -204,55 +231,27 @@ export function runOf(events: readonly RunEvent[]): Run | undefined {
 /** Strokes still to make at a step; 0 once the target is reached. */
 export const strokesLeft = ({ target, strokes }: RunStep): number => Math.max(0, target - strokes);
 
-/** What a run amounts to, for the record: a grinding, a honing, both, or nothing where nothing was done. */
-export function sessionsOfRun(run: Run): readonly Session[] {
-  return [groundIn(run), honedIn(run)].filter((session) => session !== undefined);
+/** Done with the station at hand: a stone seen to goes into its record, the wheel's end is noted. */
+function doneAt(run: Run, at: string): Run {
+  const station = run.stations[run.at];
+  const next = goTo(run, run.at + 1);
+  if (station?.kind === 'grind') return { ...next, groundAt: at };
+  if (station?.kind !== 'care') return next;
+  const care: { abrasiveId: string; kind: CareKind; at: string } = {
+    abrasiveId: station.abrasiveId,
+    kind: station.care,
+    at,
+  };
+  return { ...next, cares: [...run.cares, care] };
 }
 
-function groundIn({ plan, groundAt, grindMin, startedAt }: Run): Session | undefined {
-  const { grinding, toolId, who, condition, landMm } = plan;
-  if (!grinding || groundAt === undefined) return undefined;
-  const minutes = rounded(grindMin);
-  return {
-    toolId,
-    kind: 'grinding',
-    startedAt,
-    minutes,
-    ...(who !== undefined && { who }),
-    conditionBefore: condition,
-    ...(landMm !== undefined && { landMm }),
-    landLeftMm: grinding.stopShortMm,
-    steps: [{ abrasiveId: grinding.wheelId, strokes: 0, minutes }],
-  };
-}
-
-function honedIn(run: Run): Session | undefined {
-  const { plan, burr, proof, groundAt } = run;
-  const steps = run.steps
-    .map(({ abrasiveId, strokes, minutes }, i) => ({
-      abrasiveId,
-      strokes,
-      minutes: rounded(minutes),
-      forceN: plan.steps[i]?.forceN ?? plan.forceN,
-      ...(plan.steps[i]?.bothWays && { bothWays: true }),
-    }))
-    .filter(({ strokes }) => strokes > 0);
-  if (steps.length === 0) return undefined;
-  return {
-    toolId: plan.toolId,
-    kind: plan.steps.every(({ afterBurr }) => afterBurr) ? 'stropping' : 'honing',
-    startedAt: groundAt ?? run.startedAt,
-    minutes: rounded(run.minutes - run.grindMin),
-    ...(plan.who !== undefined && { who: plan.who }),
-    conditionBefore: groundAt ? afterGrinding(plan.condition) : plan.condition,
-    // Measured before the wheel, the land is the grinding's.
-    ...(plan.landMm !== undefined && !groundAt && { landMm: plan.landMm }),
-    ...(plan.setting && { setting: plan.setting }),
-    steps,
-    ...((burr || proof.length > 0) && {
-      outcome: { ...(burr && { burr }), ...(proof.length > 0 && { proof }) },
-    }),
-  };
+/** Back to an earlier station because the edge fell short; a stone there gets more strokes, and is proved anew. */
+function wentBack(run: Run, index: number): Run {
+  const station = run.stations[index];
+  if (!station || index >= run.at) return run;
+  const there = goTo({ ...run, proof: [] }, index);
+  const more = station.kind === 'stone' ? wantMore(there, station.step) : there;
+  return { ...more, told: { by: 'not-proved' }, history: [...run.history, 'not-proved'] };
 }
 
 function withTime(run: Run, at: string): Run {
@@ -265,29 +264,3 @@ function withTime(run: Run, at: string): Run {
     ? changeStep(timed, station.step, (step) => ({ minutes: step.minutes + minutes }))
     : timed;
 }
-
-function changeStep(run: Run, index: number, change: (step: RunStep) => Partial<RunStep>): Run {
-  return {
-    ...run,
-    steps: run.steps.map((step, i) => (i === index ? { ...step, ...change(step) } : step)),
-  };
-}
-
-const wantMore = (run: Run, index: number): Run =>
-  changeStep(run, index, ({ planned, target, strokes }) => ({
-    target: Math.max(target, strokes) + moreStrokes(planned),
-  }));
-
-function goTo(run: Run, station: number): Run {
-  const { sentBackBy: _, ...rest } = run;
-  return { ...rest, at: Math.min(Math.max(0, station), run.stations.length - 1) };
-}
-
-/** A burr all along (or too small to tell) lets the run go on; gaps send it back to the stone. */
-function judged(run: Run, burr: Burr): Run {
-  if (burr === 'all-along' || burr === 'cannot-tell') return { ...goTo(run, run.at + 1), burr };
-  const shaping = run.stations.findIndex(({ kind }) => kind === 'stone');
-  return { ...wantMore(goTo(run, shaping), 0), burr, sentBackBy: burr };
-}
-
-const rounded = (minutes: number): number => Math.round(minutes * 100) / 100;

@@ -8,12 +8,27 @@ export type SessionKind = (typeof SESSION_KINDS)[number];
 export const BURRS = ['all-along', 'in-part', 'none', 'cannot-tell'] as const;
 export type Burr = (typeof BURRS)[number];
 
-export const PROOFS = ['nail', 'paper', 'hair', 'cut'] as const;
+export const PROOFS = [
+  'nail',
+  'nail-drawn',
+  'paper',
+  'hair',
+  'cut',
+  'light',
+  'sound',
+  'shaving',
+  'force',
+] as const;
 export type ProofTest = (typeof PROOFS)[number];
 
 export interface Proof {
   readonly test: ProofTest;
   readonly passed: boolean;
+  /** The shaving it took. */
+  readonly thickMm?: number;
+  readonly wideMm?: number;
+  /** Force that parted the thread, grams. */
+  readonly grams?: number;
 }
 
 /** What was done on one abrasive. */

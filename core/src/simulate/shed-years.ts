@@ -207,7 +207,8 @@ class ToolLife {
     const chance = (this.habit.perWeek / 6) * (this.shed.busy[date.getUTCMonth()] ?? 1);
     const used = mishap !== undefined || this.random() < chance;
     if (used) yield this.use(at(date, 8 + this.random() * 6), mishap);
-    const { state } = readiness(this.tool, recordOf(this.tool, this.history));
+    // The made-up shed goes by the half hour.
+    const { state } = readiness(this.tool, { ...recordOf(this.tool, this.history), strop: undefined });
     // Nobody sharpens in the middle of a job: three times in four it is done the same evening.
     if (!used || mishap?.left || state === 'ready' || this.random() > 0.75) return;
     if (state === 'strop') {

@@ -1,6 +1,8 @@
 import { DataTypes, QueryTypes, type Model, type ModelStatic, type Transaction } from 'sequelize';
 import type { RunSummary, StoredRun } from '@mellow-anvil/contract';
-import { runOf, sessionsOfRun, type RunEvent, type RunPlan, type Tool } from '@mellow-anvil/core';
+import { runOf, sessionsOfRun, type Run, type RunEvent, type RunPlan, type Tool } from '@mellow-anvil/core';
+import { abrasives } from '../abrasives/abrasives.js';
+import { cares } from '../abrasives/cares.js';
 import { sessions } from '../sessions/sessions.js';
 import type { Database } from '../shared/database.js';
 import { HttpProblem, invalid, notFound } from '../shared/problem.js';
@@ -125,14 +127,37 @@ export class RunsService {
       ]);
     }
     const tool = await this.toolOf(run.plan, transaction, true);
-    const changes = done.map((session): RowChange => ({
+    const seenTo = await this.caresOf(run, id, transaction);
+    const honed = done.map((session): RowChange => ({
       kind: sessions.name,
       before: null,
-      after: newRow(sessions, session, session.kind === 'honing' ? id : `${id.slice(0, 58)}-wheel`),
+      after: newRow(sessions, session, session.kind === 'grinding' ? `${id.slice(0, 58)}-wheel` : id),
     }));
-    const what = done.map(({ kind }) => (kind === 'honing' ? 'Hone' : 'Grind')).join(' and ');
+    const changes = [...honed, ...seenTo];
+    const what = done.map(({ kind }) => DONE[kind as keyof typeof DONE]).join(' and ');
     await this.commands.record(`${what} “${tool.name}”`, changes, transaction);
     return changes;
+  }
+
+  /** Care given to stones on the way, each in its stone's own record; of stones since removed, none. */
+  private async caresOf(
+    { cares: given }: Run,
+    id: string,
+    transaction: Transaction,
+  ): Promise<readonly RowChange[]> {
+    const known = (await abrasives.model(this.database.sequelize).findAll({
+      attributes: ['id'],
+      where: { id: given.map(({ abrasiveId }) => abrasiveId), deletedAt: null },
+      raw: true,
+      transaction,
+    })) as unknown as { id: string }[];
+    return given
+      .filter(({ abrasiveId }) => known.some((each) => each.id === abrasiveId))
+      .map((care, i): RowChange => ({
+        kind: cares.name,
+        before: null,
+        after: newRow(cares, care, `${id.slice(0, 54)}-care${i}`),
+      }));
   }
 
   private async toolOf({ toolId }: RunPlan, transaction: Transaction, removedToo = false): Promise<Tool> {
@@ -182,6 +207,8 @@ export class RunsService {
     return rows.map(({ event }) => JSON.parse(event) as RunEvent);
   }
 }
+
+const DONE = { honing: 'Hone', grinding: 'Grind', stropping: 'Strop' } as const;
 
 function stateAfter(events: readonly RunEvent[]): RunSummary['state'] {
   const end = events.find(({ kind }) => kind === 'finished' || kind === 'thrown-away');

@@ -1,5 +1,5 @@
 import { runOf, sessionsOfRun } from '@mellow-anvil/core';
-import { TOOLS, runEvents } from '../testing/fixtures.js';
+import { TOOLS, runEvents, stone } from '../testing/fixtures.js';
 import { openTestWorkshop, type Answer, type TestWorkshop } from '../testing/workshop.js';
 
 const STROKE = { kind: 'strokes', count: 1 };
@@ -21,7 +21,7 @@ describe('runs', () => {
   let toolId: string;
   const send = (events: readonly object[], run = 'r1'): Promise<Answer> =>
     shop.ask('POST', `/api/runs/${run}/events`, { events });
-  const ledger = async (): Promise<{ id: string }[]> => (await shop.ask('GET', '/api/sessions')).body.items;
+  const ledger = async (): Promise<Answer['body'][]> => (await shop.ask('GET', '/api/sessions')).body.items;
 
   beforeEach(async () => {
     shop = await openTestWorkshop();
@@ -47,6 +47,56 @@ describe('runs', () => {
     await shop.ask('POST', '/api/undo/undo', { id });
     expect(await ledger()).toEqual([]);
     expect((await shop.ask('GET', '/api/runs')).body).toEqual([]);
+  });
+
+  it('keep the whole order, what gates put in, and the care given to stones on the way', async () => {
+    const stoneId = (await shop.ask('POST', '/api/abrasives', stone('Water stone', '1000'))).body.id;
+    const [begun] = runEvents('r1', toolId);
+    if (begun?.kind !== 'begun') throw new Error('a run begins');
+    const order = [
+      { kind: 'care', abrasiveId: stoneId, care: 'flattened' },
+      { kind: 'marker' },
+      { kind: 'stone', step: 0 },
+      { kind: 'burr' },
+      { kind: 'proof' },
+    ];
+    const facts: object[] = [
+      { kind: 'done' },
+      { kind: 'marked', left: [] },
+      { kind: 'strokes', count: 8 },
+      { kind: 'done' },
+      { kind: 'burr', burr: 'in-part', places: ['felt', 'none', 'felt', 'felt', 'felt'] },
+      { kind: 'strokes', count: 3 },
+      { kind: 'done' },
+      { kind: 'burr', burr: 'all-along' },
+      { kind: 'proved', test: 'force', passed: true, grams: 140 },
+      { kind: 'finished' },
+    ];
+    const steps = begun.plan.steps.map((step) => ({ ...step, abrasiveId: stoneId }));
+    const first = { ...begun, plan: { ...begun.plan, steps, order } };
+    const events = [first, ...facts].map((fact, seq) => ({
+      ...fact,
+      id: `w${seq}`,
+      seq,
+      at: new Date(Date.UTC(2026, 10, 27, 9, 0, seq)).toISOString(),
+    }));
+    const answered = await send(events);
+    expect(answered.status).withContext(JSON.stringify(answered.body)).toBe(200);
+    const [kept] = await ledger();
+    expect(kept.steps.map(({ strokes, places }: never) => [strokes, places])).toEqual([
+      [8, undefined],
+      [3, [0, 3, 0, 0, 0]],
+    ]);
+    expect(kept.outcome).toEqual({
+      burr: 'all-along',
+      proof: [{ test: 'force', passed: true, grams: 140 }],
+      word: 'keen',
+    });
+    const { cares } = (await shop.ask('GET', `/api/bench/${stoneId}`)).body;
+    expect(cares.map(({ kind }: { kind: string }) => kind)).toEqual(['flattened']);
+    const [{ id }] = (await shop.ask('GET', '/api/undo')).body.undo;
+    await shop.ask('POST', '/api/undo/undo', { id });
+    expect((await shop.ask('GET', `/api/bench/${stoneId}`)).body.cares).toEqual([]);
   });
 
   it('through the wheel end as a grinding and a honing, taken back together and done again together', async () => {

@@ -1,0 +1,78 @@
+import { edgeHistory, type RecordedSession } from './edge-state.js';
+import { ladderOf } from './ladder.js';
+import { stropRhythm } from './strop-rhythm.js';
+import type { Tool } from '../tool/tool.js';
+
+const KNIFE: Tool = {
+  name: 'Chip knife',
+  family: 'chip-knife',
+  steel: 'high-carbon',
+  edge: { form: 'knife', lengthMm: 38, widthMm: 13, spineMm: 2, leftDeg: 10, rightDeg: 10, grind: 'flat' },
+};
+/** Spells of use, each ended by a strop. */
+function spells(...each: (readonly [minutes: number, stillCutting: boolean])[]): RecordedSession[] {
+  return each.flatMap(([minutes, stillCutting], i): RecordedSession[] => {
+    const at = (hour: number): string => new Date(Date.UTC(2026, 0, 1 + i, hour)).toISOString();
+    return [
+      { id: `u${i}`, toolId: 'k', kind: 'use', startedAt: at(9), use: { minutes, stillCutting } },
+      { id: `z${i}`, toolId: 'k', kind: 'stropping', startedAt: at(12) },
+    ];
+  });
+}
+const rhythm = (sessions: readonly RecordedSession[]): ReturnType<typeof stropRhythm> =>
+  stropRhythm(edgeHistory(KNIFE, sessions, []));
+
+describe('the rhythm of stropping', () => {
+  it('is half an hour (common practice) until four strops have shown another', () => {
+    expect(rhythm(spells([50, true], [50, true], [50, true]))).toEqual({
+      everyMin: 30,
+      from: 0,
+      spent: false,
+    });
+    expect(rhythm(spells([50, true], [50, true], [50, true], [50, true]))).toEqual({
+      everyMin: 50,
+      from: 4,
+      spent: false,
+    });
+  });
+
+  it('comes down where the edge no longer cut, and says when the strop has stopped helping', () => {
+    const dull = rhythm(spells([40, false], [40, false], [40, false], [40, false]));
+    expect(dull.everyMin).toBe(36);
+    const fading = rhythm(spells([40, true], [42, true], [38, true], [40, true], [12, false]));
+    expect(fading.spent).toBeTrue();
+    const honed: RecordedSession = {
+      id: 'zz',
+      toolId: 'k',
+      kind: 'honing',
+      startedAt: '2026-03-01T12:00:00Z',
+    };
+    expect(
+      rhythm([...spells([40, true], [42, true], [38, true], [40, true], [12, false]), honed]).spent,
+    ).toBeFalse();
+  });
+});
+
+describe('the ladder of visits', () => {
+  it('has the rungs the bench has stones for, and says which are due', () => {
+    const kindOf = (id: string): 'oil-stone' | 'diamond-plate' =>
+      id === 'oil' ? 'oil-stone' : 'diamond-plate';
+    const sessions: RecordedSession[] = [
+      {
+        id: 'h',
+        toolId: 'k',
+        kind: 'honing',
+        startedAt: '2026-10-20T09:00:00Z',
+        steps: [
+          { abrasiveId: 'oil', strokes: 5, minutes: 1 },
+          { abrasiveId: 'dia', strokes: 5, minutes: 1 },
+        ],
+      },
+    ];
+    const rungs = ladderOf(sessions, kindOf, new Set(['oil-stone', 'diamond-plate']), '2026-11-27T09:00:00Z');
+    expect(rungs.map(({ kind, due }) => [kind, due])).toEqual([
+      ['oil-stone', true],
+      ['diamond-plate', false],
+    ]);
+  });
+});

@@ -1,0 +1,68 @@
+import { countdown } from '../progression/countdown.js';
+
+/** How strokes are counted on a stone or a strop. */
+export const COUNTS = ['through', 'half', 'five-down', 'ten-down', 'singles'] as const;
+export type Count = (typeof COUNTS)[number];
+
+/** Strokes of one visit: to a side, or to a place across the edge. */
+export interface Visit {
+  readonly side?: 0 | 1;
+  readonly place?: number;
+  readonly strokes: number;
+}
+
+/**
+ * The visits a number of strokes is made in: straight through; half on each side; a countdown from five or ten
+ * a side; singles in turn. Countdowns have their own number of strokes (5-4-3-2-1 a side on stones, 10…1 on the
+ * strop: common practice, no source).
+ */
+export function visitsOf(count: Count, strokes: number, places?: readonly number[]): readonly Visit[] {
+  if (places) return places.flatMap((each, place) => (each > 0 ? [{ place, strokes: each }] : []));
+  switch (count) {
+    case 'through':
+      return [{ strokes }];
+    case 'half':
+      return [
+        { side: 0, strokes: Math.ceil(strokes / 2) },
+        { side: 1, strokes: Math.floor(strokes / 2) },
+      ];
+    case 'singles':
+      return Array.from({ length: strokes }, (_, i) => ({ side: (i % 2) as 0 | 1, strokes: 1 }));
+    case 'five-down':
+    case 'ten-down':
+      return countdown({ from: count === 'five-down' ? 5 : 10 }).sequence.map((each, i) => ({
+        side: (i % 2) as 0 | 1,
+        strokes: each,
+      }));
+  }
+}
+
+/** How many strokes a count comes to; those that have no number of their own keep the plan's. */
+export const strokesOf = (count: Count, planned: number): number =>
+  visitsOf(count, planned).reduce((sum, { strokes }) => sum + strokes, 0);
+
+/** The visit at hand after so many strokes, and what is left of it; undefined once all are made. */
+export function visitAt(
+  visits: readonly Visit[],
+  made: number,
+): (Visit & { readonly index: number; readonly left: number }) | undefined {
+  let before = 0;
+  for (const [index, visit] of visits.entries()) {
+    if (made < before + visit.strokes) return { ...visit, index, left: before + visit.strokes - made };
+    before += visit.strokes;
+  }
+  return undefined;
+}
+
+/** Strokes by place that so many strokes come to, the places taken in turn from the left. */
+export function placesMade(places: readonly number[], made: number): readonly number[] {
+  let left = made;
+  const counted = places.map((each) => {
+    const here = Math.min(each, left);
+    left -= here;
+    return here;
+  });
+  // What was made beyond the plan went on at the last place that had any.
+  const last = counted.findLastIndex((each) => each > 0);
+  return left > 0 && last >= 0 ? counted.map((each, i) => (i === last ? each + left : each)) : counted;
+}

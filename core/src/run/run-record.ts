@@ -1,0 +1,100 @@
+import { afterGrinding } from '../progression/honing-plan.js';
+import type { Session, SessionStep } from '../session/session.js';
+import { placesMade } from './counting.js';
+import { edgeWord } from './edge-word.js';
+import type { Run, Skip } from './run.js';
+import type { StationKind } from './station.js';
+
+/** What a run amounts to, for the record: a grinding, a honing, both, or nothing where nothing was done. */
+export function sessionsOfRun(run: Run): readonly Session[] {
+  return [groundIn(run), honedIn(run)].filter((session) => session !== undefined);
+}
+
+function groundIn({ plan, groundAt, grindMin, startedAt }: Run): Session | undefined {
+  const { grinding, toolId, who, condition, landMm } = plan;
+  if (!grinding || groundAt === undefined) return undefined;
+  const minutes = rounded(grindMin);
+  return {
+    toolId,
+    kind: 'grinding',
+    startedAt,
+    minutes,
+    ...(who !== undefined && { who }),
+    conditionBefore: condition,
+    ...(landMm !== undefined && { landMm }),
+    landLeftMm: grinding.stopShortMm,
+    steps: [{ abrasiveId: grinding.wheelId, strokes: 0, minutes }],
+  };
+}
+
+function honedIn(run: Run): Session | undefined {
+  const { plan, burr, proof, groundAt } = run;
+  const steps = run.steps
+    .map(({ abrasiveId, strokes, minutes, places }, i): SessionStep => {
+      const planned = plan.steps[i];
+      return {
+        abrasiveId,
+        strokes,
+        minutes: rounded(minutes),
+        forceN: planned?.forceN ?? plan.forceN,
+        ...(planned?.bothWays && { bothWays: true }),
+        ...(places && { places: placesMade(places, strokes) }),
+      };
+    })
+    .filter(({ strokes }) => strokes > 0);
+  if (steps.length === 0) return undefined;
+  // A run of an earlier release had no word for its edge.
+  const word = plan.order && edgeWord(proof);
+  const notes = plan.order && skippedWords(run.skipped);
+  return {
+    toolId: plan.toolId,
+    kind: plan.steps.every(({ afterBurr }) => afterBurr) ? 'stropping' : 'honing',
+    startedAt: groundAt ?? run.startedAt,
+    minutes: rounded(run.minutes - run.grindMin),
+    ...(plan.who !== undefined && { who: plan.who }),
+    conditionBefore: groundAt ? afterGrinding(plan.condition) : plan.condition,
+    // Measured before the wheel, the land is the grinding's.
+    ...(plan.landMm !== undefined && !groundAt && { landMm: plan.landMm }),
+    ...(plan.setting && { setting: plan.setting }),
+    steps,
+    ...((burr || proof.length > 0) && {
+      outcome: { ...(burr && { burr }), ...(proof.length > 0 && { proof }), ...(word && { word }) },
+    }),
+    ...(notes && { notes }),
+  };
+}
+
+const SKIPPED: Readonly<Record<StationKind, string>> = {
+  ready: 'the bench made ready',
+  isolate: 'the machine unplugged',
+  care: 'care of a stone',
+  look: 'the look',
+  template: 'the template',
+  grind: 'the wheel',
+  heat: 'the heat',
+  set: 'setting the guide',
+  lift: 'finding the bevel',
+  marker: 'the marker',
+  stone: 'a stone',
+  burr: 'the burr',
+  wash: 'a wash',
+  scratch: 'the scratches',
+  'burr-off': 'taking the burr off',
+  proof: 'the proof',
+  wipe: 'wiping',
+  refit: 'refitting',
+  away: 'putting away',
+};
+const WHY: Readonly<Record<Skip, string>> = {
+  'not-needed': 'not needed',
+  'done-before': 'done before',
+  'no-time': 'no time',
+  cannot: 'could not',
+};
+
+function skippedWords(skipped: Run['skipped']): string {
+  if (skipped.length === 0) return '';
+  return `Left out: ${skipped.map(({ kind, why }) => `${SKIPPED[kind]} (${WHY[why]})`).join(', ')}.`;
+}
+
+const rounded = (minutes: number): number => Math.round(minutes * 100) / 100;
