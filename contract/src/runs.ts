@@ -33,6 +33,7 @@ const planStep = Joi.object<RunPlanStep, true>({
   strokes: whole('strokes'),
   forceN: number('forceN').optional(),
   bothWays: flag,
+  count: oneOf('Count', COUNTS).optional(),
   back: flag,
   afterBurr: flag,
   places: placesSchema.optional() as never,

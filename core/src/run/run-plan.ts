@@ -1,4 +1,5 @@
 import type { Condition } from '../edge/dulling.js';
+import type { Count } from './counting.js';
 import type { SessionSetting } from '../session/session.js';
 import type { Station } from './station.js';
 
@@ -42,6 +43,8 @@ export interface RunPlanStep {
   readonly places?: readonly number[];
   /** Shapes the curve: comes after the burr of the first stone, or ahead of it. */
   readonly curve?: boolean;
+  /** How its strokes are counted; straight through unless said. */
+  readonly count?: Count;
   /** Prepares a new blade's back. */
   readonly back?: boolean;
   /** Comes after the burr is off: the strop. */

@@ -130,13 +130,13 @@ export function beginRun(plan: RunPlan, at: string): Run {
     plan,
     stations: stationsOf(plan),
     at: 0,
-    steps: plan.steps.map(({ abrasiveId, strokes, places }) => ({
+    steps: plan.steps.map(({ abrasiveId, strokes, places, count = 'through' }) => ({
       abrasiveId,
       planned: strokes,
       target: strokes,
       strokes: 0,
       minutes: 0,
-      count: 'through',
+      count,
       ...(places && { places }),
     })),
     history: [],

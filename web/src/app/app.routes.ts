@@ -38,6 +38,16 @@ export const routes: Routes = [
     ],
   },
   {
+    path: 'strop',
+    title: 'Strop · Mellow Anvil',
+    loadComponent: async () => (await import('./strop/strop.page')).StropPage,
+  },
+  {
+    path: 'puzzle',
+    title: 'Puzzle · Mellow Anvil',
+    loadComponent: async () => (await import('./puzzle/puzzle.page')).PuzzlePage,
+  },
+  {
     path: 'ledger',
     title: 'Ledger · Mellow Anvil',
     loadComponent: async () => (await import('./records/ledger.page')).LedgerPage,

@@ -36,6 +36,8 @@ import { ThemeService } from './theme/theme.service';
           <a routerLink="/stones" routerLinkActive="here" ariaCurrentWhenActive="page">Stones</a>
           <a routerLink="/guides" routerLinkActive="here" ariaCurrentWhenActive="page">Guides</a>
           <a routerLink="/patterns" routerLinkActive="here" ariaCurrentWhenActive="page">Patterns</a>
+          <a routerLink="/strop" routerLinkActive="here" ariaCurrentWhenActive="page">Strop</a>
+          <a routerLink="/puzzle" routerLinkActive="here" ariaCurrentWhenActive="page">Puzzle</a>
           <a routerLink="/ledger" routerLinkActive="here" ariaCurrentWhenActive="page">Ledger</a>
           <a routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page">Settings</a>
         </nav>

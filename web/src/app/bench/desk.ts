@@ -48,8 +48,6 @@ import {
   type HoningPlan,
   type Hand,
   type PlanRequest,
-  type RunGrinding,
-  type RunPlan,
   type SessionSetting,
   type SettingBoard,
   type StopFound,
@@ -249,53 +247,6 @@ function usualFinishUm(
   );
   // To a tenth, upwards: a place by hand has no round figure.
   return Number.isFinite(finest) ? Math.max(Math.ceil(finest * 10) / 10, finishUm) : finishUm;
-}
-
-/** A plan as it is taken to the bench, with the setting of the facet that is honed. */
-export function runPlanOf(
-  toolId: string,
-  { plan, request }: Answer,
-  setUp: SetUp | undefined,
-  grinding?: RunGrinding,
-): RunPlan | undefined {
-  if (!plan || (plan.steps.length === 0 && !plan.strop)) return undefined;
-  const { condition, landMm, finishUm, forceN, strokesPerMin, way } = request;
-  const bothWays = way === 'both' && { bothWays: true };
-  const setting = setUp && honedSetting(setUp);
-  const shaping = plan.camber
-    ? [
-        {
-          abrasiveId: plan.camber.id,
-          strokes: plan.camber.strokes,
-          places: plan.camber.places,
-          curve: true,
-        },
-      ]
-    : [];
-  return {
-    toolId,
-    condition,
-    ...(landMm !== undefined && { landMm }),
-    finishUm,
-    forceN,
-    strokesPerMin,
-    ...(setting && plan.steps.length > 0 && { setting }),
-    ...(plan.grinding && grinding && { grinding }),
-    steps: [
-      ...shaping.filter(() => plan.camber?.before),
-      ...plan.steps.flatMap(({ id, strokes, forceN: push, places }, i) => [
-        {
-          abrasiveId: id,
-          strokes,
-          ...(push !== undefined && { forceN: push }),
-          ...bothWays,
-          ...(places && { places }),
-        },
-        ...(i === 0 ? shaping.filter(() => !plan.camber?.before) : []),
-      ]),
-      ...(plan.strop ? [{ abrasiveId: plan.strop.id, strokes: plan.strop.strokes, afterBurr: true }] : []),
-    ],
-  };
 }
 
 function seatOf(guide: Guide, edge: Edge, name: string | undefined): GuideSeat | undefined {

@@ -31,6 +31,11 @@ const PROOF_PASSED: Readonly<Record<ProofTest, readonly [string, string]>> = {
   paper: ['parts paper', 'tears paper'],
   hair: ['takes hair', 'takes no hair'],
   cut: ['cuts clean', 'leaves torn fibre'],
+  'nail-drawn': ['runs smooth along the nail', 'shakes along the nail'],
+  light: ['shows no light', 'shows light'],
+  sound: ['cuts crisply', 'drags dully'],
+  shaving: ['takes a good shaving', 'takes a poor shaving'],
+  force: ['parts the thread easily', 'needs force at the thread'],
 };
 const BURR_PASSED = {
   'all-along': 'burr all along',
@@ -43,7 +48,10 @@ const BURR_PASSED = {
 export function outcomeWords({ burr, proof = [], word }: Outcome): string {
   const parts = [
     burr && BURR_PASSED[burr],
-    ...proof.map(({ test, passed }) => PROOF_PASSED[test][passed ? 0 : 1]),
+    ...proof.map(
+      ({ test, passed, grams }) =>
+        `${PROOF_PASSED[test][passed ? 0 : 1]}${grams === undefined ? '' : ` (${grams} g)`}`,
+    ),
   ].filter((part): part is string => part !== undefined);
   const [first, ...rest] = parts;
   const told = first ? `${[first[0]?.toUpperCase() + first.slice(1), ...rest].join(', ')}.` : '';

@@ -18,7 +18,8 @@ import {
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { BenchStore } from '../abrasives/bench.store';
 import { CareOfStones } from '../abrasives/care-of-stones';
-import { Desk, honedSetting, recordReason, runPlanOf, type Answer, type SetUp } from '../bench/desk';
+import { Desk, honedSetting, recordReason, type Answer, type SetUp } from '../bench/desk';
+import { runPlanOf } from '../bench/to-bench';
 import { RecordsStore, type Records } from '../records/records.store';
 import { RunsStore } from '../run/runs.store';
 import { sentencesFor, type Sentences } from '../shared/checks';
@@ -250,7 +251,7 @@ export class PlanSide {
 
   protected toBench(): void {
     const answer = this.answer();
-    const plan = answer && runPlanOf(this.tool().id, answer, this.setUp(), this.atWheel());
+    const plan = answer && runPlanOf(this.tool(), answer, this.setUp(), this.stones(), this.atWheel());
     if (plan) void this.router.navigate(['/bench', this.runs.begin(plan)]);
   }
 

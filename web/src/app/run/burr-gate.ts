@@ -1,82 +1,139 @@
-import { ChangeDetectionStrategy, Component, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import type { Burr } from '@mellow-anvil/core';
-import { BURR_WORDS } from './station-words';
+import { BURR_PLACES, burrOf, type Burr, type BurrFeel } from '@mellow-anvil/core';
 
-/** How far along the edge a burr stands: the gate between the shaping stone and the finer ones. */
+/** How a burr was felt. */
+export interface BurrFelt {
+  readonly burr: Burr;
+  readonly places?: readonly BurrFeel[];
+  readonly other?: readonly BurrFeel[];
+}
+
+const NEXT: Readonly<Record<BurrFeel, BurrFeel>> = { felt: 'strong', strong: 'none', none: 'felt' };
+const WORDS: Readonly<Record<BurrFeel, string>> = { felt: 'felt', strong: 'strong', none: 'none' };
+const SPOTS = ['left end', 'half left', 'middle', 'half right', 'right end'] as const;
+const ALL: readonly BurrFeel[] = Array.from({ length: BURR_PLACES }, () => 'felt');
+
+/** Where along the edge a burr is felt, drawn place by place on one side or both; or all along, none, cannot tell. */
 @Component({
   selector: 'ma-burr-gate',
   imports: [Button],
   template: `
-    @for (each of words; track each.burr) {
+    @for (side of sides(); track side.index) {
+      <div class="edge" role="group" [attr.aria-label]="side.label">
+        @if (side.label) {
+          <b class="side">{{ side.label }}</b>
+        }
+        @for (feel of side.places; track $index) {
+          <button
+            type="button"
+            [class]="'place ' + feel"
+            [attr.aria-label]="spots[$index] + ': ' + words[feel]"
+            (click)="turn(side.index, $index)"
+          >
+            <span class="wire" aria-hidden="true"></span>
+            <span class="feel">{{ words[feel] }}</span>
+          </button>
+        }
+      </div>
+    }
+    <p class="how">Tap a place: felt, strong, none.</p>
+    <div class="quick">
+      <p-button styleClass="target" label="All along" (onClick)="say('all-along')" [outlined]="drawn()" />
       <p-button
-        styleClass="wide"
-        [severity]="each.burr === 'all-along' ? undefined : 'secondary'"
-        [outlined]="each.burr !== 'all-along'"
-        (onClick)="felt.emit(each.burr)"
-      >
-        <svg viewBox="0 0 120 20" aria-hidden="true">
-          <path d="M2 5H118" class="edge" />
-          @for (stretch of stretches[each.burr]; track $index) {
-            <path [attr.d]="stretch" class="burr" [class.maybe]="each.burr === 'cannot-tell'" />
-          }
-        </svg>
-        <span class="text">
-          <b>{{ each.label }}</b>
-          <small>{{ each.hint }}</small>
-        </span>
-      </p-button>
-    }
+        styleClass="target"
+        [label]="drawn() ? 'As drawn' : 'None'"
+        severity="secondary"
+        [outlined]="!drawn()"
+        (onClick)="drawn() ? asDrawn() : say('none')"
+      />
+      <p-button
+        styleClass="target"
+        label="Cannot tell"
+        severity="secondary"
+        [outlined]="true"
+        (onClick)="say('cannot-tell')"
+      />
+    </div>
   `,
+  styleUrl: './gate.css',
   styles: `
-    :host {
-      display: grid;
-      grid-template-columns: 1fr 1fr;
-      gap: 0.8rem;
-      grid-auto-rows: minmax(130px, 1fr);
-    }
-    :host ::ng-deep .wide {
-      height: 100%;
-      width: 100%;
-      min-height: 130px;
-      flex-direction: column;
-      gap: 0.7rem;
-    }
-    svg {
-      width: min(15rem, 80%);
-    }
     .edge {
-      stroke: currentcolor;
-      stroke-width: 2;
-    }
-    .burr {
-      stroke: currentcolor;
-      stroke-width: 6;
-      stroke-linecap: round;
-    }
-    .maybe {
-      stroke-dasharray: 1 11;
-    }
-    .text {
       display: grid;
-      gap: 0.15rem;
+      grid-template-columns: repeat(5, minmax(0, 1fr));
+      gap: 4px;
+      min-height: min(32vh, 15rem);
     }
-    b {
-      font-size: 1.5rem;
+    .side {
+      grid-column: 1 / -1;
     }
-    small {
-      font-size: 1rem;
+    .place {
+      font: inherit;
+      color: var(--ink);
+      background: var(--raised);
+      border: 2px solid var(--line);
+      border-top: 6px solid var(--steel-line);
+      min-height: 100px;
+      display: grid;
+      align-content: space-between;
+      justify-items: center;
+      padding: 0 0 0.6rem;
+      cursor: pointer;
+      touch-action: manipulation;
+    }
+    .wire {
+      width: 100%;
+      height: 12px;
+      background: var(--accent);
+    }
+    .strong .wire {
+      height: 30px;
+    }
+    .none .wire {
+      height: 0;
+    }
+    .none {
+      border-style: dashed;
+    }
+    .feel {
+      font-size: 1.2rem;
+      font-weight: 700;
+    }
+    .how {
+      color: var(--muted);
+      margin: 0;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BurrGate {
-  readonly felt = output<Burr>();
-  protected readonly words = BURR_WORDS;
-  protected readonly stretches: Readonly<Record<Burr, readonly string[]>> = {
-    'all-along': ['M5 14H115'],
-    'in-part': ['M5 14H38', 'M84 14H115'],
-    none: [],
-    'cannot-tell': ['M8 14H114'],
-  };
+  /** Names of the sides it is felt on. */
+  readonly sideNames = input<readonly string[]>(['']);
+  readonly felt = output<BurrFelt>();
+  protected readonly words = WORDS;
+  protected readonly spots = SPOTS;
+  private readonly places = linkedSignal(() => this.sideNames().map(() => ALL));
+  protected readonly sides = computed(() =>
+    this.places().map((places, index) => ({ index, places, label: this.sideNames()[index] ?? '' })),
+  );
+  protected readonly drawn = computed(() =>
+    this.places().some((side) => side.some((feel) => feel !== 'felt')),
+  );
+
+  protected turn(side: number, place: number): void {
+    this.places.update((sides) =>
+      sides.map((places, i) =>
+        i === side ? places.map((feel, j) => (j === place ? NEXT[feel] : feel)) : places,
+      ),
+    );
+  }
+
+  protected say(burr: Burr): void {
+    this.felt.emit({ burr });
+  }
+
+  protected asDrawn(): void {
+    const [places = ALL, other] = this.places();
+    this.felt.emit({ burr: burrOf(places, other), places, ...(other && { other }) });
+  }
 }

@@ -1,100 +1,182 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { Button } from 'primeng/button';
-import type { Proof, ProofTest } from '@mellow-anvil/core';
+import type { Subscription } from 'rxjs';
+import { FORCE_G, edgeWord, type Proof, type ProofFigures, type ProofTest } from '@mellow-anvil/core';
+import { Figures } from '../shared/figures';
+import { QuantityField } from '../shared/quantity-field';
+import { hasSerial } from '../shared/serial';
+import { serialForce, simulatedTester, type ForceSource } from './force-source';
 import { PROOF_WORDS } from './station-words';
 
-/** How the edge proves itself: each test in one tap, and in another when it was the wrong one. */
+export type Proved = { readonly test: ProofTest; readonly passed: boolean } & ProofFigures;
+
+/** How the edge proves itself: each test in one tap, and in another when it was the wrong one; figures where there are any. */
 @Component({
   selector: 'ma-proof-gate',
-  imports: [Button],
+  imports: [Button, QuantityField],
   template: `
-    @for (each of tests(); track each.test) {
-      <div class="test" role="group" [attr.aria-label]="each.label">
+    <p class="word" role="status">
+      @if (word(); as w) {
+        <b>{{ w }}</b>
+      } @else {
+        Not proved yet
+      }
+      @if (before()) {
+        <small>{{ before() }}</small>
+      }
+    </p>
+    <div class="tests">
+      @for (each of tests(); track each.test) {
+        <div class="test" role="group" [attr.aria-label]="each.label">
+          <span>
+            <b>{{ each.label }}</b>
+            <small>{{ each.how }}</small>
+          </span>
+          <p-button
+            [label]="each.yes"
+            styleClass="verdict"
+            severity="secondary"
+            [outlined]="each.passed !== true"
+            (onClick)="proved.emit({ test: each.test, passed: true })"
+            [pt]="{ root: { 'aria-pressed': each.passed === true } }"
+          />
+          <p-button
+            [label]="each.no"
+            styleClass="verdict"
+            severity="secondary"
+            [outlined]="each.passed !== false"
+            (onClick)="proved.emit({ test: each.test, passed: false })"
+            [pt]="{ root: { 'aria-pressed': each.passed === false } }"
+          />
+        </div>
+      }
+      @if (planes()) {
+        <div class="measured" role="group" aria-label="A shaving">
+          <b>A shaving</b>
+          <ma-quantity label="Thickness" [value]="thick()" (valueChange)="thick.set($event)" />
+          <ma-quantity label="Width" [value]="wide()" (valueChange)="wide.set($event)" />
+          <p-button
+            label="Good"
+            styleClass="verdict"
+            severity="secondary"
+            [outlined]="true"
+            (onClick)="shave(true)"
+          />
+          <p-button
+            label="Poor"
+            styleClass="verdict"
+            severity="secondary"
+            [outlined]="true"
+            (onClick)="shave(false)"
+          />
+        </div>
+      }
+      <div class="measured" role="group" aria-label="Force to part a thread">
         <span>
-          <b>{{ each.label }}</b>
-          <small>{{ each.how }}</small>
+          <b>Force to part a thread</b>
+          <small>{{ forceSays() }}</small>
         </span>
         <p-button
-          [label]="each.yes"
+          label="Simulated tester"
           styleClass="verdict"
           severity="secondary"
-          [outlined]="each.passed !== true"
-          (onClick)="proved.emit({ test: each.test, passed: true })"
-          [pt]="{ root: { 'aria-pressed': each.passed === true } }"
+          [outlined]="true"
+          [disabled]="listening()"
+          (onClick)="simulate()"
         />
-        <p-button
-          [label]="each.no"
-          styleClass="verdict"
-          severity="secondary"
-          [outlined]="each.passed !== false"
-          (onClick)="proved.emit({ test: each.test, passed: false })"
-          [pt]="{ root: { 'aria-pressed': each.passed === false } }"
-        />
+        @if (serial) {
+          <p-button
+            [label]="listening() ? 'Listening …' : 'Tester on a wire'"
+            styleClass="verdict"
+            severity="secondary"
+            [outlined]="true"
+            (onClick)="listen()"
+          />
+        }
       </div>
-    }
+    </div>
   `,
-  styles: `
-    :host {
-      display: grid;
-      gap: 1rem;
-      grid-auto-rows: minmax(92px, 1fr);
-    }
-    .test {
-      display: grid;
-      grid-template-columns: minmax(9rem, 1fr) minmax(7rem, 13rem) minmax(7rem, 13rem);
-      gap: 0.8rem;
-      align-items: stretch;
-    }
-    span {
-      align-content: center;
-      display: grid;
-    }
-    b {
-      font-size: 1.6rem;
-    }
-    small {
-      font-size: 1.05rem;
-      color: var(--muted);
-    }
-    :host ::ng-deep .verdict {
-      width: 100%;
-      height: 100%;
-      min-height: 92px;
-      font-size: 1.5rem;
-    }
-    :host ::ng-deep .verdict[aria-pressed='true'] {
-      background: var(--leather);
-      border-color: var(--leather);
-      color: var(--page);
-    }
-    @media (max-width: 40rem) {
-      :host {
-        gap: 0.5rem;
-      }
-      .test {
-        gap: 0.4rem;
-        grid-template-columns: 1fr 1fr;
-      }
-      .test span {
-        grid-column: 1 / -1;
-      }
-      b {
-        font-size: 1.25rem;
-      }
-      :host ::ng-deep .verdict {
-        min-height: 70px;
-      }
-    }
-  `,
+  styleUrl: './proof-gate.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ProofGate {
   readonly proof = input.required<readonly Proof[]>();
-  readonly proved = output<{ readonly test: ProofTest; readonly passed: boolean }>();
+  /** How it stood last time, in words. */
+  readonly before = input('');
+  /** It takes shavings: a plane’s iron. */
+  readonly planes = input(false);
+  readonly proved = output<Proved>();
+  private readonly figures = inject(Figures);
+  protected readonly serial = hasSerial();
+  protected readonly thick = signal<number | undefined>(undefined);
+  protected readonly wide = signal<number | undefined>(undefined);
+  protected readonly listening = signal(false);
+  private readonly trouble = signal('');
+  private source: Subscription | undefined;
   protected readonly tests = computed(() =>
     PROOF_WORDS.map((words) => ({
       ...words,
       passed: this.proof().find(({ test }) => test === words.test)?.passed,
     })),
   );
+  protected readonly word = computed(() => {
+    const word = edgeWord(this.proof());
+    return word && word[0]?.toUpperCase() + word.slice(1);
+  });
+  protected readonly forceSays = computed(() => {
+    const grams = this.proof().find(({ test }) => test === 'force')?.grams;
+    if (this.trouble()) return this.trouble();
+    return grams === undefined
+      ? `Keen below about ${FORCE_G.keen} g, sharp below ${FORCE_G.sharp} (estimates); your own last time tells more.`
+      : `${this.figures.number(grams, 0)} g`;
+  });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.source?.unsubscribe());
+  }
+
+  protected shave(passed: boolean): void {
+    const [thickMm, wideMm] = [this.thick(), this.wide()];
+    const told = (mm: number | undefined): mm is number => mm !== undefined && mm > 0;
+    this.proved.emit({
+      test: 'shaving',
+      passed,
+      ...(told(thickMm) && { thickMm }),
+      ...(told(wideMm) && { wideMm }),
+    });
+  }
+
+  protected simulate(): void {
+    this.hear(simulatedTester());
+  }
+
+  protected listen(): void {
+    this.hear(serialForce());
+  }
+
+  private hear({ lines$ }: ForceSource): void {
+    this.source?.unsubscribe();
+    this.trouble.set('');
+    this.listening.set(true);
+    this.source = lines$.subscribe({
+      next: (line) => {
+        if (line.ok)
+          this.proved.emit({ test: 'force', passed: line.grams <= FORCE_G.sharp, grams: line.grams });
+      },
+      error: () => {
+        this.listening.set(false);
+        this.trouble.set('The tester cannot be reached: choose its port again.');
+      },
+      complete: () => this.listening.set(false),
+    });
+  }
 }

@@ -14,22 +14,59 @@ import {
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { switchMap } from 'rxjs';
-import { strokesLeft, type RunFact, type RunGrinding } from '@mellow-anvil/core';
+import { EMPTY, distinctUntilChanged, map, switchMap } from 'rxjs';
+import {
+  CURVED_FAMILIES,
+  GATES,
+  ledBack,
+  symptomsOf,
+  type Heat,
+  type PutIn,
+  type RunFact,
+  type RunGrinding,
+  type Station,
+} from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
+import { RecordsStore } from '../records/records.store';
 import { Figures } from '../shared/figures';
 import { ToolsStore } from '../tools/tools.store';
-import { BurrGate } from './burr-gate';
+import { BurrGate, type BurrFelt } from './burr-gate';
+import { Cautions, FIRST_OF_ALL } from './cautions';
+import { ChoiceGate, HEAT_ANSWERS, SCRATCH_ANSWERS } from './choice-gate';
+import { OtherSteps } from './other-steps';
 import { ProofGate } from './proof-gate';
+import { provedWords } from './proof-words';
 import { RunSummaryCard } from './run-summary';
 import { RunsStore } from './runs.store';
+import {
+  BURR_WORDS,
+  CARE_TITLES,
+  DOUBLE_BURR_OFF,
+  MACHINE_REFIT,
+  OIL_WASH,
+  STATION_TEXT,
+  TOLD,
+  type StationText,
+} from './station-words';
+import { MarkerGate } from './marker-gate';
 import { StayAwake } from './stay-awake';
-import { CAUTIONS, SENT_BACK, WASH, feelFor } from './station-words';
+import { StoneStation, sideNamesOf, stoneView } from './stone-station';
 
 /** At the bench: one step at a time over the whole screen, for wet hands at arm's length. */
 @Component({
   selector: 'ma-run',
-  imports: [BurrGate, Button, ButtonDirective, ProofGate, RouterLink, RunSummaryCard],
+  imports: [
+    BurrGate,
+    Button,
+    ButtonDirective,
+    ChoiceGate,
+    MarkerGate,
+    OtherSteps,
+    ProofGate,
+    RouterLink,
+    RunSummaryCard,
+    StoneStation,
+  ],
   templateUrl: './run.page.html',
   styleUrl: './run.page.css',
   host: { '(document:keydown)': 'pressed($event)', '(click)': 'tapped($event)' },
@@ -41,65 +78,153 @@ export class RunPage {
 
   private readonly runs = inject(RunsStore);
   private readonly router = inject(Router);
+  private readonly cautions = inject(Cautions);
+  private readonly records = inject(RecordsStore);
   protected readonly figures = inject(Figures);
   private readonly tools = toSignal(inject(ToolsStore).items$, { initialValue: [] });
   private readonly abrasives = inject(AbrasivesStore);
   private readonly stones = toSignal(this.abrasives.inOrder$, { initialValue: [] });
-  private readonly nameOf = toSignal(this.abrasives.nameOf$, { requireSync: true });
+  protected readonly nameOf = toSignal(this.abrasives.nameOf$, { requireSync: true });
   private readonly bench = computed(() => this.runs.run(this.id()));
-  private readonly tapper = viewChild<ElementRef<HTMLElement>>('tapper');
+  private readonly tapper = viewChild<ElementRef<HTMLElement>>('next');
 
   protected readonly view = toSignal(toObservable(this.bench).pipe(switchMap((bench) => bench.view$)));
   protected readonly looked = signal(false);
   protected readonly stopping = signal(false);
+  protected readonly other = signal(false);
   protected readonly run = computed(() => this.view()?.run);
   protected readonly tool = computed(() => this.tools().find(({ id }) => id === this.run()?.plan.toolId));
-  protected readonly station = computed(() => {
+  protected readonly station = computed((): Station | undefined => {
     const run = this.run();
     return run?.stations[run.at];
+  });
+  private readonly kind = computed(() => this.station()?.kind);
+  protected readonly isLast = computed(() => {
+    const run = this.run();
+    return run !== undefined && run.at === run.stations.length - 1;
   });
   /** The step of the stone at hand. */
   protected readonly step = computed(() => {
     const [run, station] = [this.run(), this.station()];
     if (!run || station?.kind !== 'stone') return undefined;
-    const step = run.steps[station.step];
-    if (!step) return undefined;
-    const stone = this.stones().find(({ id }) => id === step.abrasiveId);
-    return {
-      ...step,
-      index: station.step,
-      left: strokesLeft(step),
-      over: step.strokes - step.target,
-      name: this.nameOf()(step.abrasiveId),
-      grain: stone ? `${this.figures.number(stone.sizeUm, 1)} µm` : '',
-      feel: feelFor(stone, station.step, run.plan.steps),
-      wash: station.step > 0 ? WASH : '',
-    };
+    return stoneView(run, station.step, this.stones(), this.nameOf(), this.tool(), this.figures);
   });
+  protected readonly sideNames = computed(() => sideNamesOf(this.tool()?.edge));
   protected readonly setting = computed(() => {
     const station = this.station();
     return station?.kind === 'set' ? station.setting : undefined;
   });
+  protected readonly lift = computed(() => {
+    const station = this.station();
+    return station?.kind === 'lift' ? station.lift : undefined;
+  });
   protected readonly wheel = computed(() => {
     const station = this.station();
-    return station?.kind === 'grind' ? station.grinding : undefined;
+    return station?.kind === 'grind' ? { ...station.grinding, pastColour: station.pastColour } : undefined;
   });
-  protected readonly sentBack = computed(() => SENT_BACK[this.run()?.sentBackBy ?? 'all-along'] ?? '');
-  protected readonly caution = computed(() => CAUTIONS[this.station()?.kind ?? ''] ?? '');
+  protected readonly raises = computed(() => {
+    const station = this.station();
+    return station?.kind === 'burr' && station.wanted === true;
+  });
+  protected readonly eyes = computed(() => this.run()?.confirmed.includes('eyes') ?? false);
+  protected readonly planes = computed(() => CURVED_FAMILIES.includes(this.tool()?.family as never));
+  protected readonly caution = computed(() => {
+    const kind = this.kind();
+    return kind && this.cautions.at(kind);
+  });
+  protected readonly rules = FIRST_OF_ALL;
+  protected readonly scratchAnswers = SCRATCH_ANSWERS;
+  protected readonly heatAnswers = HEAT_ANSWERS;
+
+  /** A station that is only done, in words. */
+  protected readonly text = computed((): StationText | undefined => {
+    const station = this.station();
+    if (!station) return undefined;
+    const text = STATION_TEXT[station.kind];
+    switch (station.kind) {
+      case 'care':
+        return {
+          title: `${CARE_TITLES[station.care]} ${this.nameOf()(station.abrasiveId)}`,
+          does: [
+            station.after
+              ? 'For next time, while the bench is wet. It goes into the stone’s own record.'
+              : 'Before the edge touches it. It goes into the stone’s own record.',
+          ],
+          done: text.done,
+        };
+      case 'wash':
+        return station.oil ? { ...text, does: [OIL_WASH, ...text.does] } : text;
+      case 'burr-off':
+        return this.sideNames().length === 2 && this.tool()?.edge.form !== 'single-bevel'
+          ? { ...text, does: [DOUBLE_BURR_OFF] }
+          : text;
+      case 'refit':
+        return this.tool()?.edge.form === 'knife-set' ? MACHINE_REFIT : text;
+      default:
+        return text;
+    }
+  });
+  /** Whether the station is only done, by one large target. */
+  protected readonly plain = computed(() => {
+    const text = this.text();
+    return text !== undefined && text.does.length > 0;
+  });
   protected readonly title = computed(() => {
-    const [station, step] = [this.station(), this.step()];
+    const [step, station, text] = [this.step(), this.station(), this.text()];
     if (step) return step.name;
-    const words = {
-      grind: 'At the wheel',
-      set: 'Set the guide',
-      burr: 'Feel for the burr',
-      'burr-off': 'Take off the burr',
-      proof: 'Prove it',
-    };
-    return station && station.kind !== 'stone' ? words[station.kind] : '';
+    if (station?.kind === 'proof' && station.before) return 'Prove it before the strop';
+    if (station?.kind === 'grind' && station.pastColour) return 'Grind past the colour';
+    if (this.raises()) return 'Is the burr up?';
+    return text?.title ?? '';
   });
   protected readonly strokesMade = computed(
     () => this.run()?.steps.reduce((sum, { strokes }) => sum + strokes, 0) ?? 0,
+  );
+  protected readonly told = computed(() => {
+    const told = this.run()?.told;
+    if (!told) return '';
+    const places = told.press?.map((place) => BURR_PLACES[place]).join(', ');
+    return `${TOLD[told.by]}${places ? ` (${places})` : ''}`;
+  });
+  /** What the Puzzle begins with, where something has gone wrong. */
+  protected readonly puzzle = computed(() => {
+    const run = this.run();
+    if (!run) return undefined;
+    const seen = symptomsOf(run.history, run.proof);
+    return { tool: run.plan.toolId, run: this.id(), ...(seen.length > 0 && { seen: seen.join(',') }) };
+  });
+  protected readonly atGate = computed(() => GATES.includes(this.kind() as never) || this.told() !== '');
+  /** Where an edge that falls short is led back to. */
+  protected readonly short = computed(() => {
+    const run = this.run();
+    if (!run || this.kind() !== 'proof') return undefined;
+    const failed = run.proof.find(({ passed }) => !passed);
+    const back = failed && ledBack(run, failed.test);
+    if (!back) return undefined;
+    const to = run.stations[back.station];
+    const name =
+      to?.kind === 'stone'
+        ? this.nameOf()(run.steps[to.step]?.abrasiveId ?? '')
+        : to && STATION_TEXT[to.kind].title.toLowerCase();
+    return { ...back, name };
+  });
+  private readonly life = toSignal(
+    toObservable(this.run).pipe(
+      map((run) => run?.plan.toolId),
+      distinctUntilChanged(),
+      switchMap((id) => (id ? this.records.life(id) : EMPTY)),
+    ),
+  );
+  /** How the edge proved itself last time. */
+  protected readonly lastProof = computed(() => {
+    const run = this.run();
+    const last = this.life()?.entries.findLast(
+      ({ session }) => session.outcome?.proof && session.startedAt < (run?.startedAt ?? ''),
+    );
+    return last ? provedWords(last.session, this.figures) : '';
+  });
+  protected readonly stoneOptions = computed(() =>
+    this.stones().map(({ id, name }) => ({ value: id, label: name })),
   );
   /** Where the events are: kept by the server, or on this device only until it answers. */
   protected readonly kept = computed(() => {
@@ -108,6 +233,11 @@ export class RunPage {
     const events = view.unsent === 1 ? '1 entry' : `${view.unsent} entries`;
     return view.trouble ? `${events} safe on this device, waiting for the program` : 'Keeping…';
   });
+  protected readonly spoken = computed(() => {
+    const step = this.step();
+    return step ? `${step.left} strokes left${step.visit ? `, ${step.visit.words}` : ''}` : '';
+  });
+  protected readonly burrWords = BURR_WORDS;
 
   constructor() {
     inject(StayAwake).while(inject(DestroyRef));
@@ -117,10 +247,13 @@ export class RunPage {
         .load()
         .then(() => this.looked.set(true));
     });
-    // A new stone takes the focus, so that space and Enter count from the first stroke on.
-    const stone = computed(() => (this.stopping() ? undefined : this.step()?.index));
+    // A new station takes the focus to its one large target, so that space and Enter go on from the first press.
+    const place = computed(() => (this.stopping() || this.other() ? undefined : this.run()?.at));
     afterRenderEffect(() => {
-      if (stone() !== undefined) this.tapper()?.nativeElement.focus();
+      if (place() === undefined) return;
+      const target =
+        this.tapper()?.nativeElement ?? document.querySelector<HTMLElement>('ma-run .figure-zone');
+      target?.focus();
     });
   }
 
@@ -139,23 +272,46 @@ export class RunPage {
     this.add({ kind: 'strokes', count: strokes });
   }
 
+  protected burr(felt: BurrFelt): void {
+    this.add({ kind: 'burr', ...felt });
+  }
+
+  protected heat(heat: string): void {
+    this.add({ kind: 'heated', heat: heat as Heat });
+  }
+
+  protected putIn(work: PutIn): void {
+    this.other.set(false);
+    this.add({ kind: 'put-in', work });
+  }
+
+  protected otherwise(fact: RunFact): void {
+    this.other.set(false);
+    this.add(fact);
+  }
+
   /** Beside the figure counts too, unless it is a target of its own. */
   protected tapped({ target }: Event): void {
-    const counting = this.station()?.kind === 'stone' && !this.stopping() && !this.run()?.ended;
-    if (counting && (target as HTMLElement).closest('button, a') === null) this.count(1);
+    if (this.kind() !== 'stone' || this.busy()) return;
+    if ((target as HTMLElement).closest('button, a, input, label, .p-select, .p-overlay') === null)
+      this.count(1);
   }
 
   /** Page Down and foot pedals count wherever the focus is; space and Enter unless on a button. */
   protected pressed(event: KeyboardEvent): void {
-    if (event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
-    if (this.stopping() || this.run()?.ended) return;
-    const onControl = (event.target as HTMLElement).closest('button, a, input') !== null;
+    if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || this.busy()) return;
+    const onControl =
+      (event.target as HTMLElement).closest('button, a, input, [role=combobox], [role=listbox]') !== null;
     if (event.key !== 'PageDown' && (onControl || (event.key !== ' ' && event.key !== 'Enter'))) return;
-    const kind = this.station()?.kind;
-    if (kind === 'stone') this.count(1);
-    else if (kind === 'grind' || kind === 'set' || kind === 'burr-off') this.add({ kind: 'done' });
+    if (this.kind() === 'stone') this.count(1);
+    else if (this.goesOn()) this.done();
     else return;
     event.preventDefault();
+  }
+
+  protected done(): void {
+    if (this.isLast()) this.finish();
+    else this.add({ kind: 'done' });
   }
 
   protected finish(): void {
@@ -167,4 +323,17 @@ export class RunPage {
     this.add({ kind: 'thrown-away' });
     void this.router.navigate(['/tools', this.run()?.plan.toolId, 'plan']);
   }
+
+  private busy(): boolean {
+    return this.stopping() || this.other() || this.run()?.ended !== undefined;
+  }
+
+  /** Whether the station at hand is left by its one target. */
+  private goesOn(): boolean {
+    const kind = this.kind();
+    if (kind === 'grind') return this.eyes();
+    return kind === 'set' || kind === 'lift' || this.plain();
+  }
 }
+
+const BURR_PLACES = ['left end', 'half left', 'middle', 'half right', 'right end'] as const;

@@ -1,29 +1,164 @@
-import type { Abrasive, Burr, ProofTest, RunPlanStep } from '@mellow-anvil/core';
+import type {
+  Abrasive,
+  Burr,
+  CareKind,
+  Count,
+  GateWord,
+  ProofTest,
+  RunPlanStep,
+  Skip,
+  StationKind,
+} from '@mellow-anvil/core';
 
 /** What to feel or look for at a stone (common practice, no source). */
 export function feelFor(stone: Abrasive | undefined, index: number, of: readonly RunPlanStep[]): string {
+  const step = of[index];
   if (stone?.kind === 'strop')
-    return 'Pull only, edge trailing. Stop, then turn over: never lift at the end.';
-  if (index === 0) return 'Push firmly, both corners down. Go on until a burr can be felt on the back.';
-  if (index === of.filter(({ afterBurr }) => !afterBurr).length - 1)
+    return 'Pull only, edge trailing: firm on a flat, light on a bevel. Stop, then turn over: never lift at the end.';
+  if (step?.back)
+    return 'The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.';
+  if (step?.curve) return 'Press where the finger is drawn, and there only; trail the corners, they dig in.';
+  const stones = of.filter(({ afterBurr, back, curve }) => !afterBurr && !back && !curve);
+  if (step && step === stones[0])
+    return 'Push firmly, both corners down. Go on until a burr can be felt on the back.';
+  if (step && step === stones.at(-1))
     return 'Lightly, pull strokes if you fear digging in. Done when the marks of the stone before are gone.';
   return 'Lighter than before. Done when the marks of the stone before are gone.';
 }
 
-/** Between stones. */
-export const WASH = 'Wash blade, guide wheel and hands first: one coarse grain ruins the finer stone.';
+/** A station that is only done: what it is called, what to do, what its one large target says. */
+export interface StationText {
+  readonly title: string;
+  readonly does: readonly string[];
+  readonly done: string;
+}
 
-export const BURR_WORDS: readonly { readonly burr: Burr; readonly label: string; readonly hint: string }[] = [
-  { burr: 'all-along', label: 'All along', hint: 'corner to corner' },
-  { burr: 'in-part', label: 'In part', hint: 'back to the stone, press where it is missing' },
-  { burr: 'none', label: 'None', hint: 'back to the stone' },
-  { burr: 'cannot-tell', label: 'Cannot tell', hint: 'a fine burr on a small edge may be too small to feel' },
-];
+/** Common practice, no source. */
+export const STATION_TEXT: Readonly<Record<StationKind, StationText>> = {
+  ready: {
+    title: 'Ready the bench',
+    does: ['Stones wet, strop charged, rags, oil and marker at hand.', 'Good light, low from the side.'],
+    done: 'It is ready',
+  },
+  isolate: {
+    title: 'Isolate the machine',
+    does: ['Switch it off, pull the plug, wait until it stands.', 'Number the knives before they come out.'],
+    done: 'Unplugged, and standing still',
+  },
+  care: { title: 'See to the stone', does: [], done: 'It is done' },
+  look: {
+    title: 'Look at it',
+    does: [
+      'Chips, a worn white line along the edge, rust or pits near it, out of square?',
+      'How did the last shavings look? Anything worse than planned: stop, and plan anew.',
+    ],
+    done: 'As planned',
+  },
+  template: {
+    title: 'Grind the curve',
+    does: [
+      'To the line of its template: square to the back first, then the bevel.',
+      'Dip often; leave the very edge to the stones.',
+    ],
+    done: 'Ground to the line',
+  },
+  grind: { title: 'At the wheel', does: [], done: 'Ground' },
+  heat: { title: 'Did it stay cool?', does: [], done: '' },
+  set: { title: 'Set the guide', does: [], done: 'It is set' },
+  lift: { title: 'Find the bevel', does: [], done: 'It lies on its bevel' },
+  marker: { title: 'Colour the bevel', does: [], done: '' },
+  stone: { title: '', does: [], done: 'Done' },
+  burr: { title: 'Feel for the burr', does: [], done: '' },
+  wash: {
+    title: 'Wash',
+    does: ['Stone, guide wheel, blade and hands: one coarse grain ruins the finer stone.'],
+    done: 'Washed',
+  },
+  scratch: { title: 'Are the marks gone?', does: [], done: '' },
+  'burr-off': {
+    title: 'Take off the burr',
+    does: [
+      'Back flat on the finest stone, a few strokes. Then a stroke on the bevel, one on the back, each lighter than the last, until no burr is felt on either side.',
+    ],
+    done: 'It is off',
+  },
+  proof: { title: 'Prove it', does: [], done: '' },
+  wipe: {
+    title: 'Wipe and oil',
+    does: ['Wipe away from the edge, never along it.', 'A thin film of oil that does not dry.'],
+    done: 'Wiped and oiled',
+  },
+  refit: {
+    title: 'Refit it',
+    does: [
+      'The chip breaker slid on from the side, about 2 mm back, closer for fine work.',
+      'Take up the adjuster’s slack, sight the edge against something white, level it with the lateral lever.',
+    ],
+    done: 'Refitted',
+  },
+  away: { title: 'Put away', does: ['Wrap or cover the edge. Oily rags lie flat to dry.'], done: 'Put away' },
+};
 
-/** What sent a run back to its stone. */
-export const SENT_BACK: Partial<Record<Burr, string>> = {
-  'in-part': 'The burr stood only in part: press where it was missing.',
-  none: 'No burr yet: the stone has not reached the edge. Same angle, more strokes.',
+export const MACHINE_REFIT: StationText = {
+  title: 'Refit the knives',
+  does: [
+    'By the machine’s manual: heights, torque and order of the screws are its maker’s.',
+    'Guards back on before the plug.',
+  ],
+  done: 'Refitted',
+};
+export const DOUBLE_BURR_OFF =
+  'Side for side, a stroke each, lighter every time, until no burr is felt on either; swap hands to mirror the angle.';
+export const OIL_WASH = 'Wipe off all the oil, wash with soap: oil and water stones are not mixed.';
+
+export const CARE_TITLES: Readonly<Record<CareKind, string>> = {
+  flattened: 'Flatten',
+  straightedge: 'Lay a straightedge on',
+  'new-sheet': 'A new sheet for',
+  recharged: 'Charge',
+  scraped: 'Scrape clean, then charge',
+  dressed: 'Dress',
+  cleaned: 'Clean',
+};
+
+/** What a gate told, where it led. */
+export const TOLD: Readonly<Record<GateWord, string>> = {
+  'burr-gaps': 'The burr stood only in part: press where it was missing.',
+  'burr-none': 'No burr yet: the stone has not reached the edge. Same angle, more strokes.',
+  'burr-strong': 'The burr is stronger in one place: press in the other from now on.',
+  'marker-low':
+    'Colour left at the edge: the angle is too low. A shorter projection, or a little more lift, then the marker again.',
+  'marker-steep':
+    'Colour left at the heel: steeper than the bevel. A longer projection, or less lift, then the marker again.',
+  'marker-skewed': 'Colour left on one side: not square. Clamp it against a stop, then the marker again.',
+  'marker-hollow': 'Colour left in patches: the stone is hollow there. Flatten it, then the marker again.',
+  scratches: 'Marks of the stone before still show: more here, until they are gone.',
+  'scratches-again': 'They still show: it may be a stray grain. Wash everything, then go on.',
+  hot: 'Too hot to hold: dip after every pass, press less.',
+  coloured: 'It has coloured: soft there in plain steel. Light passes until the colour is ground away.',
+  'not-proved': 'Led back here by the proof: more of this, then prove it again.',
+};
+
+export const BURR_WORDS: Readonly<Record<Burr, string>> = {
+  'all-along': 'All along',
+  'in-part': 'In part',
+  none: 'None',
+  'cannot-tell': 'Cannot tell',
+};
+
+export const COUNT_WORDS: Readonly<Record<Count, string>> = {
+  through: 'Straight through',
+  half: 'Half and half',
+  'five-down': '5-4-3-2-1 a side',
+  'ten-down': '10 … 1 a side',
+  singles: 'In turn, one each',
+};
+
+export const SKIP_WORDS: Readonly<Record<Skip, string>> = {
+  'not-needed': 'Not needed here',
+  'done-before': 'Done before',
+  'no-time': 'No time now',
+  cannot: 'Cannot here',
 };
 
 export const PROOF_WORDS: readonly {
@@ -33,23 +168,17 @@ export const PROOF_WORDS: readonly {
   readonly yes: string;
   readonly no: string;
 }[] = [
+  { test: 'nail', label: 'Thumbnail', how: 'Rest the edge on it, no pressure.', yes: 'Bites', no: 'Skates' },
   {
-    test: 'nail',
-    label: 'Thumbnail',
-    how: 'Rest the edge on it, no pressure.',
-    yes: 'Bites',
-    no: 'Skates',
+    test: 'nail-drawn',
+    label: 'Drawn along the nail',
+    how: 'Lightly, end to end; the two ends tell most.',
+    yes: 'Smooth',
+    no: 'Shakes',
   },
   { test: 'paper', label: 'Paper', how: 'Through the edge of a held sheet.', yes: 'Parts', no: 'Tears' },
-  { test: 'cut', label: 'A cut', how: 'Across the end grain of pine.', yes: 'Clean', no: 'Torn' },
+  { test: 'cut', label: 'A cut', how: 'Across the grain of pine.', yes: 'Clean', no: 'Lines or torn' },
+  { test: 'light', label: 'Light', how: 'Edge up, under a lamp.', yes: 'None seen', no: 'It shines' },
+  { test: 'sound', label: 'Sound', how: 'Listen to the cut.', yes: 'Crisp', no: 'Dull drag' },
+  { test: 'hair', label: 'Arm hair', how: 'Laid flat, drawn back.', yes: 'Taken', no: 'Left' },
 ];
-
-export const CAUTIONS: Readonly<Record<string, string>> = {
-  grind:
-    'Eyes covered, guards on, no loose sleeves, wheel sound. What its maker and your workplace say comes first.',
-  set: 'The edge is already sharp enough to cut: hold the blade by its sides.',
-  stone: 'Keep fingertips behind the edge; wipe away from it, never along it.',
-  burr: 'Feel across the edge, off it, never along it.',
-  'burr-off': 'Flat means flat: lifting the blade rounds the back.',
-  proof: 'Cut away from yourself. What your workplace’s rules say comes first.',
-};

@@ -28,6 +28,7 @@ import { StateMark } from '../records/state-mark';
 import { STATE_WORDS } from '../records/state-words';
 import { Figures } from '../shared/figures';
 import { Notices } from '../shared/notices';
+import { Stropping } from '../strop/stropping';
 import { UsePanel } from '../use/use-panel';
 import { edgeWords } from './blade';
 import { EdgeGlyph } from './edge-glyph';
@@ -119,6 +120,16 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
                 styleClass="used"
                 (onClick)="use(tool)"
               />
+              @if (tool.ready?.state === 'strop') {
+                <p-button
+                  label="Stropped"
+                  [ariaLabel]="'Stropped: ' + tool.name"
+                  size="small"
+                  styleClass="used"
+                  class="stropped"
+                  (onClick)="strop(tool)"
+                />
+              }
             </li>
           }
         </ul>
@@ -212,6 +223,9 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
     :host ::ng-deep .used {
       min-height: 44px;
     }
+    .stropped {
+      grid-column: 2;
+    }
     .need ma-state-mark {
       vertical-align: bottom;
       margin-right: 0.2rem;
@@ -237,6 +251,7 @@ export class Rack {
   private readonly figures = inject(Figures);
   private readonly sessions = inject(SessionsStore);
   private readonly notices = inject(Notices);
+  private readonly stropping = inject(Stropping);
   private readonly records = toSignal(inject(RecordsStore).records$, { initialValue: {} as Records });
   private readonly stored = toSignal(inject(ToolsStore).items$, { initialValue: [] });
   protected readonly text = signal('');
@@ -304,6 +319,14 @@ export class Rack {
     const use = proposedUse(tool.id, familyFacts(tool.family).usedIn, last, new Date().toISOString());
     this.sessions.create(use).subscribe({
       next: (stored) => this.usedNow.set(stored),
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+
+  /** One tap: stropped just now. */
+  protected strop(tool: Stored<Tool>): void {
+    this.stropping.stropped(tool).subscribe({
+      next: () => this.notices.done(`${tool.name} is stropped; it is in the record.`),
       error: (reason: unknown) => this.notices.refused(reason),
     });
   }

@@ -1,0 +1,100 @@
+import type { Stored } from '@mellow-anvil/contract';
+import {
+  honedAtDeg,
+  knifeLift,
+  unlessRefused,
+  wholeOrder,
+  type Abrasive,
+  type Edge,
+  type Lift,
+  type RunGrinding,
+  type RunPlan,
+  type Tool,
+} from '@mellow-anvil/core';
+import { honedSetting, type Answer, type SetUp } from './desk';
+
+/** A plan as it is taken to the bench, with the setting of the facet that is honed. */
+export function runPlanOf(
+  tool: Stored<Tool>,
+  { plan, request }: Answer,
+  setUp: SetUp | undefined,
+  stones: readonly Stored<Abrasive>[],
+  grinding?: RunGrinding,
+): RunPlan | undefined {
+  if (!plan || (plan.steps.length === 0 && !plan.strop)) return undefined;
+  const { condition, landMm, finishUm, forceN, strokesPerMin, way } = request;
+  const bothWays = way === 'both' && { bothWays: true };
+  const setting = setUp && honedSetting(setUp);
+  const shaping = plan.camber
+    ? [
+        {
+          abrasiveId: plan.camber.id,
+          strokes: plan.camber.strokes,
+          places: plan.camber.places,
+          curve: true,
+        },
+      ]
+    : [];
+  const lift = liftOf(tool.edge, setUp);
+  const twoSided = lift?.sides === 2;
+  const run: RunPlan = {
+    toolId: tool.id,
+    condition,
+    ...(landMm !== undefined && { landMm }),
+    finishUm,
+    forceN,
+    strokesPerMin,
+    ...(setting && plan.steps.length > 0 && { setting }),
+    ...(plan.grinding && grinding && { grinding }),
+    steps: [
+      ...(plan.back ?? [])
+        .filter(({ prepares }) => prepares)
+        .map(({ id, strokes }) => ({ abrasiveId: id, strokes, back: true })),
+      ...shaping.filter(() => plan.camber?.before),
+      ...plan.steps.flatMap(({ id, strokes, forceN: push, places }, i) => [
+        {
+          abrasiveId: id,
+          strokes,
+          ...(push !== undefined && { forceN: push }),
+          ...bothWays,
+          ...(places && { places }),
+          ...(twoSided && !places && { count: 'half' as const }),
+        },
+        ...(i === 0 ? shaping.filter(() => !plan.camber?.before) : []),
+      ]),
+      ...(plan.strop
+        ? [
+            {
+              abrasiveId: plan.strop.id,
+              strokes: plan.strop.strokes,
+              afterBurr: true,
+              count: 'half' as const,
+            },
+          ]
+        : []),
+    ],
+  };
+  const byId = new Map(stones.map((stone) => [stone.id, stone]));
+  const order = wholeOrder({
+    plan: run,
+    tool,
+    care: plan.care,
+    template: plan.curveToGrind !== undefined,
+    ...(lift && { lift }),
+    stoneOf: (id) => byId.get(id),
+  });
+  return { ...run, order };
+}
+
+/** How a blade is held where no guide takes it: at its bevel, a knife's spine so far above the stone. */
+function liftOf(edge: Edge, setUp: SetUp | undefined): Lift | undefined {
+  const sides = edge.form === 'knife' || edge.form === 'double-bevel' || edge.form === 'scraping' ? 2 : 1;
+  if (setUp && setUp.guide.form !== 'freehand') return undefined;
+  if (edge.form === 'knife') {
+    const { widthMm, spineMm, leftDeg } = edge;
+    const lift = unlessRefused(() => knifeLift({ widthMm, spineThicknessMm: spineMm, bevelDeg: leftDeg }));
+    return { bevelDeg: leftDeg, sides, ...(lift && { liftMm: Number(lift.liftMm.toFixed(2)) }) };
+  }
+  const bevelDeg = edge.form === 'double-bevel' ? edge.leftDeg : honedAtDeg(edge);
+  return { bevelDeg, sides };
+}

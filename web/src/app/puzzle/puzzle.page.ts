@@ -1,0 +1,218 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
+import { Button, ButtonDirective } from 'primeng/button';
+import {
+  LOOKS,
+  SYMPTOMS,
+  SYMPTOM_NAMES,
+  causeFacts,
+  nextLooks,
+  rankCauses,
+  type CauseName,
+  type Condition,
+  type Look,
+  type Seen,
+  type Symptom,
+} from '@mellow-anvil/core';
+import { Desk } from '../bench/desk';
+import { ChoiceField } from '../shared/choice-field';
+import { ToolsStore } from '../tools/tools.store';
+
+const SHOWN_CAUSES = 5;
+const SHOWN_LOOKS = 3;
+/** Reaches nobody measured yet, to begin a plan with, mm: to be corrected there. */
+const BEGIN_MM = 0.1;
+
+/** What went wrong: from what was seen to the likeliest causes, the look that tells most next, and the cure as a plan. */
+@Component({
+  selector: 'ma-puzzle',
+  imports: [Button, ButtonDirective, ChoiceField, RouterLink],
+  template: `
+    <header>
+      <h1>What went wrong?</h1>
+      <ma-choice
+        label="With which tool"
+        [options]="tools()"
+        [value]="toolId()"
+        (valueChange)="toolId.set($event)"
+      />
+      @if (back(); as id) {
+        <a pButton severity="secondary" [outlined]="true" [routerLink]="['/bench', id]">Back to the bench</a>
+      }
+    </header>
+    <div class="halves">
+      <section aria-labelledby="seen">
+        <h2 id="seen">What do you see or feel?</h2>
+        <div class="signs">
+          @for (each of symptoms; track each) {
+            <button
+              type="button"
+              class="sign"
+              [class.on]="seen().symptoms.includes(each)"
+              [attr.aria-pressed]="seen().symptoms.includes(each)"
+              (click)="toggle(each)"
+            >
+              {{ words[each] }}
+            </button>
+          }
+        </div>
+      </section>
+      <section aria-labelledby="causes" aria-live="polite">
+        <h2 id="causes">{{ seen().symptoms.length ? 'Likeliest first' : 'Tap what you see' }}</h2>
+        @if (seen().symptoms.length) {
+          @if (looks().length) {
+            <div class="looks">
+              <h3>Look next</h3>
+              @for (next of looks(); track next.look) {
+                <div class="look" role="group" [attr.aria-label]="lookWords[next.look]">
+                  <span>{{ lookWords[next.look] }}</span>
+                  <p-button
+                    label="Yes"
+                    severity="secondary"
+                    [outlined]="true"
+                    (onClick)="answer(next.look, true)"
+                  />
+                  <p-button
+                    label="No"
+                    severity="secondary"
+                    [outlined]="true"
+                    (onClick)="answer(next.look, false)"
+                  />
+                </div>
+              }
+            </div>
+          }
+          @if (answered().length) {
+            <p class="answered">
+              @for (each of answered(); track each.look) {
+                <button
+                  type="button"
+                  (click)="forget(each.look)"
+                  [attr.aria-label]="'Take back: ' + lookWords[each.look]"
+                >
+                  {{ each.yes ? 'Yes' : 'No' }}: {{ lookWords[each.look] }} ✕
+                </button>
+              }
+            </p>
+          }
+          <ol>
+            @for (cause of causes(); track cause.name) {
+              <li>
+                <span class="share" aria-hidden="true"><i [style.width.%]="cause.percent"></i></span>
+                <b>{{ cause.facts.name }}</b>
+                <small>about {{ cause.percent }} in 100</small>
+                <p>{{ cause.facts.why }}</p>
+                <p class="cure">{{ cause.facts.cure.says }}</p>
+                @if (cause.open) {
+                  <p-button
+                    [label]="cause.open"
+                    [ariaLabel]="cause.open + ': ' + cause.facts.name"
+                    size="small"
+                    (onClick)="cure(cause.name)"
+                  />
+                }
+              </li>
+            }
+          </ol>
+          <p class="muted">
+            Which cause shows what is common practice; how often is an estimate. Makers’ instructions and a
+            competent person’s eye come first.
+          </p>
+        }
+      </section>
+    </div>
+  `,
+  styleUrl: './puzzle.page.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PuzzlePage {
+  /** From the address: the tool, what was seen, and the run to go back to. */
+  readonly tool = input<string>();
+  readonly seenFirst = input<string>(undefined, { alias: 'seen' });
+  readonly run = input<string>();
+  private readonly desk = inject(Desk);
+  private readonly router = inject(Router);
+  private readonly rack = toSignal(inject(ToolsStore).items$, { initialValue: [] });
+  protected readonly words = SYMPTOMS;
+  protected readonly lookWords = LOOKS;
+  protected readonly symptoms = SYMPTOM_NAMES;
+  protected readonly back = computed(() => this.run());
+  protected readonly tools = computed(() => [
+    { value: '', label: 'None in particular' },
+    ...this.rack().map(({ id, name }) => ({ value: id, label: name })),
+  ]);
+  protected readonly toolId = linkedSignal(() => this.tool() ?? '');
+  protected readonly seen = linkedSignal((): Seen => ({
+    symptoms: (this.seenFirst() ?? '')
+      .split(',')
+      .filter((each): each is Symptom => SYMPTOM_NAMES.includes(each as Symptom)),
+    looks: {},
+  }));
+  protected readonly causes = computed(() =>
+    rankCauses(this.seen())
+      .slice(0, SHOWN_CAUSES)
+      .filter(({ share }) => share >= 0.01)
+      .map(({ cause, share }) => {
+        const facts = causeFacts(cause);
+        return { name: cause, facts, percent: Math.round(share * 100), open: this.opens(cause) };
+      }),
+  );
+  protected readonly looks = computed(() => nextLooks(this.seen()).slice(0, SHOWN_LOOKS));
+  protected readonly answered = computed(() =>
+    Object.entries(this.seen().looks).map(([look, yes]) => ({ look: look as Look, yes })),
+  );
+
+  protected toggle(symptom: Symptom): void {
+    this.seen.update(({ symptoms, looks }) => ({
+      looks,
+      symptoms: symptoms.includes(symptom)
+        ? symptoms.filter((each) => each !== symptom)
+        : [...symptoms, symptom],
+    }));
+  }
+
+  protected answer(look: Look, yes: boolean): void {
+    this.seen.update((seen) => ({ ...seen, looks: { ...seen.looks, [look]: yes } }));
+  }
+
+  protected forget(look: Look): void {
+    this.seen.update(({ symptoms, looks: { [look]: _, ...looks } }) => ({ symptoms, looks }));
+  }
+
+  /** Opens the cure: a plan asked for that condition, a side of the vise, or the stones. */
+  protected cure(name: CauseName): void {
+    const { cure } = causeFacts(name);
+    const id = this.toolId();
+    if (!id) {
+      void this.router.navigate(['/stones']);
+      return;
+    }
+    if (cure.condition && (cure.side === 'plan' || cure.stones)) {
+      const faults = cure.faults?.map((kind) => (kind === 'wide-land' ? { kind } : { kind, mm: BEGIN_MM }));
+      const condition: Condition = {
+        kind: cure.condition,
+        ...(cure.condition === 'nicked' && { nickMm: BEGIN_MM }),
+        ...(faults && { faults }),
+      };
+      this.desk.takeUp(id);
+      this.desk.ask({ condition });
+    }
+    if (cure.stones && !cure.condition) void this.router.navigate(['/stones']);
+    else void this.router.navigate(['/tools', id, cure.side ?? 'plan']);
+  }
+
+  private opens(name: CauseName): string {
+    const { cure } = causeFacts(name);
+    if (!this.toolId()) return cure.stones ? 'To the stones' : '';
+    if (cure.condition && (cure.side === 'plan' || cure.stones)) return 'Plan the cure';
+    if (cure.stones) return 'To the stones';
+    const sides = {
+      edge: 'To its edge',
+      'set-up': 'To its set-up',
+      camber: 'To its camber',
+      plan: 'Plan the cure',
+    };
+    return sides[cure.side ?? 'plan'];
+  }
+}

@@ -1,0 +1,66 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { Button } from 'primeng/button';
+
+/** One answer of a gate. */
+export interface GateAnswer {
+  readonly value: string;
+  readonly label: string;
+  readonly hint: string;
+}
+
+/** A gate answered by one of a few large targets. */
+@Component({
+  selector: 'ma-choice-gate',
+  imports: [Button],
+  template: `
+    @for (answer of answers(); track answer.value) {
+      <p-button
+        styleClass="wide"
+        [severity]="$first ? undefined : 'secondary'"
+        [outlined]="!$first"
+        (onClick)="chosen.emit(answer.value)"
+      >
+        <span class="text">
+          <b>{{ answer.label }}</b>
+          <small>{{ answer.hint }}</small>
+        </span>
+      </p-button>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.8rem;
+      grid-auto-rows: minmax(96px, 1fr);
+    }
+    :host ::ng-deep .wide {
+      width: 100%;
+      height: 100%;
+      min-height: 96px;
+    }
+    .text {
+      display: grid;
+    }
+    b {
+      font-size: 1.7rem;
+    }
+    small {
+      font-size: 1.1rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ChoiceGate {
+  readonly answers = input.required<readonly GateAnswer[]>();
+  readonly chosen = output<string>();
+}
+
+export const SCRATCH_ANSWERS: readonly GateAnswer[] = [
+  { value: 'gone', label: 'They are gone', hint: 'only this stone’s own fine marks are left' },
+  { value: 'left', label: 'They still show', hint: 'more strokes here before anything finer' },
+];
+export const HEAT_ANSWERS: readonly GateAnswer[] = [
+  { value: 'cool', label: 'It stayed cool', hint: 'never too hot to hold, no colour' },
+  { value: 'hot', label: 'Too hot to hold', hint: 'dip, and a lighter pass' },
+  { value: 'coloured', label: 'It has coloured', hint: 'straw, brown or blue: ground past it' },
+];

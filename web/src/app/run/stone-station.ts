@@ -1,0 +1,158 @@
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { Select } from 'primeng/select';
+import {
+  COUNTS,
+  strokesLeft,
+  visitAt,
+  visitsOf,
+  type Abrasive,
+  type Count,
+  type Edge,
+  type Run,
+  type Tool,
+} from '@mellow-anvil/core';
+import { FingerDrawing, placeName } from '../camber/finger-drawing';
+import type { Figures } from '../shared/figures';
+import { Beat } from './beat';
+import { COUNT_WORDS, feelFor } from './station-words';
+
+/** A stone's step as the bench shows it. */
+export interface StoneView {
+  readonly index: number;
+  readonly name: string;
+  readonly grain: string;
+  readonly left: number;
+  readonly over: number;
+  readonly target: number;
+  readonly strokes: number;
+  readonly count: Count;
+  readonly feel: string;
+  readonly perMin: number;
+  /** Strokes by place, and the place at hand. */
+  readonly places?: readonly number[];
+  readonly at?: number;
+  /** The side or place being worked, and how many are left of this visit. */
+  readonly visit?: { readonly words: string; readonly left: number };
+}
+
+/** The sides an edge is worked on by turns. */
+export function sideNamesOf(edge: Edge | undefined): readonly [string, string] | readonly [''] {
+  switch (edge?.form) {
+    case 'knife':
+    case 'double-bevel':
+      return ['left side', 'right side'];
+    case 'scraping':
+      return ['reverse side', 'scraping side'];
+    default:
+      return [''];
+  }
+}
+
+export function stoneView(
+  run: Run,
+  index: number,
+  stones: readonly (Abrasive & { readonly id: string; readonly sizeUm: number })[],
+  nameOf: (id: string) => string,
+  tool: Tool | undefined,
+  figures: Figures,
+): StoneView | undefined {
+  const step = run.steps[index];
+  if (!step) return undefined;
+  const stone = stones.find(({ id }) => id === step.abrasiveId);
+  const sides = sideNamesOf(tool?.edge);
+  const named = sides.length === 2 ? sides : ['bevel', 'back'];
+  const visits = visitsOf(step.count, step.planned, step.places);
+  const visit = step.strokes < step.target ? visitAt(visits, step.strokes) : undefined;
+  const words =
+    visit?.place !== undefined
+      ? placeName(step.places?.length ?? 5, visit.place)
+      : visit?.side !== undefined
+        ? (named[visit.side] ?? '')
+        : '';
+  return {
+    index,
+    name: nameOf(step.abrasiveId),
+    grain: stone ? `${figures.number(stone.sizeUm, 1)} µm` : '',
+    left: strokesLeft(step),
+    over: step.strokes - step.target,
+    target: step.target,
+    strokes: step.strokes,
+    count: step.count,
+    feel: feelFor(stone, index, run.plan.steps),
+    perMin: run.plan.strokesPerMin,
+    ...(step.places && { places: step.places }),
+    ...(visit?.place !== undefined && { at: visit.place }),
+    ...(visit && words && { visit: { words, left: visit.left } }),
+  };
+}
+
+const TEN = 10;
+
+/** Strokes on a stone: how many are left, whose turn it is, and what corrects a lost count. */
+@Component({
+  selector: 'ma-stone-station',
+  imports: [Beat, Button, FingerDrawing, FormsModule, Select],
+  template: `
+    @if (step(); as s) {
+      <button type="button" class="figure-zone" [class.placed]="s.places" (click)="counted.emit(1)">
+        @if (s.visit; as v) {
+          <span class="turn">{{ v.words }}: {{ v.left }} more</span>
+        }
+        <span class="giant" [class.reached]="s.left === 0">
+          {{ s.left > 0 ? s.left : s.over > 0 ? '+' + s.over : '0' }}
+        </span>
+        <span class="of">
+          {{
+            s.left > 0
+              ? (s.left === 1 ? 'stroke left' : 'strokes left') + ' of ' + s.target
+              : 'that is all of ' + s.target + ': feel for it'
+          }}
+        </span>
+        <span class="tap">Tap anywhere, space, Enter or Page Down for each stroke</span>
+      </button>
+      @if (s.places; as places) {
+        <ma-finger-drawing [strokes]="places" [at]="s.at" />
+      }
+      <div class="aids">
+        <p-button
+          label="Ten more made"
+          severity="secondary"
+          [outlined]="true"
+          styleClass="aid"
+          (onClick)="counted.emit(ten)"
+        />
+        <p-button
+          label="Ten back"
+          severity="secondary"
+          [outlined]="true"
+          styleClass="aid"
+          [disabled]="s.strokes === 0"
+          (onClick)="counted.emit(-ten)"
+        />
+        @if (!s.places) {
+          <p-select
+            ariaLabel="Count"
+            appendTo="body"
+            [options]="counts"
+            optionLabel="label"
+            optionValue="value"
+            [ngModel]="s.count"
+            (ngModelChange)="countedBy.emit($event)"
+          />
+        }
+        <ma-beat [perMin]="s.perMin" />
+      </div>
+    }
+  `,
+  styleUrl: './stone-station.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StoneStation {
+  readonly step = input.required<StoneView>();
+  readonly counted = output<number>();
+  readonly countedBy = output<Count>();
+  protected readonly ten = TEN;
+  protected readonly counts = COUNTS.map((value) => ({ value, label: COUNT_WORDS[value] }));
+}

@@ -1,0 +1,250 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { Button, ButtonDirective } from 'primeng/button';
+import { EMPTY, distinctUntilChanged, switchMap } from 'rxjs';
+import {
+  STROP_EVERY_MIN,
+  STROPS_BEFORE_HONING,
+  familyFacts,
+  formatDay,
+  kindFacts,
+  ladderOf,
+  type Session,
+} from '@mellow-anvil/core';
+import { AbrasivesStore } from '../abrasives/abrasives.store';
+import { RecordsStore, type Records } from '../records/records.store';
+import { SessionsStore } from '../records/sessions.store';
+import { ChoiceField } from '../shared/choice-field';
+import { Figures } from '../shared/figures';
+import { Notices } from '../shared/notices';
+import { QuantityField } from '../shared/quantity-field';
+import { ToolsStore } from '../tools/tools.store';
+import { StropTimer } from './strop-timer';
+import { Stropping } from './stropping';
+
+/** The strop companion: a carving timer, the strop in one tap, when it has stopped helping, and the ladder of visits. */
+@Component({
+  selector: 'ma-strop',
+  imports: [Button, ButtonDirective, ChoiceField, QuantityField, RouterLink],
+  template: `
+    <header>
+      <h1>Strop</h1>
+      <ma-choice
+        label="Carving with"
+        [options]="tools()"
+        [value]="toolId()"
+        (valueChange)="toolId.set($event)"
+      />
+      <ma-quantity
+        label="Strop every"
+        quantity="minutes"
+        [value]="everyMin()"
+        (valueChange)="setEvery($event)"
+        [sentence]="everyWrong()"
+      />
+    </header>
+    <p>{{ rhythmWords() }}</p>
+    @if (tool(); as t) {
+      <div class="clock" role="timer" [class.over]="over()" [attr.aria-label]="timerWords()">
+        <span class="giant">{{ face() }}</span>
+        <span class="of">{{ timerWords() }}</span>
+      </div>
+      <div class="targets">
+        @if (running()) {
+          <p-button label="Stropped: begin again" styleClass="target" (onClick)="strop()" />
+          <p-button
+            label="Enough for today"
+            styleClass="target"
+            severity="secondary"
+            [outlined]="true"
+            (onClick)="stop()"
+          />
+        } @else {
+          <p-button label="Begin carving" styleClass="target" (onClick)="begin()" />
+          <p-button
+            label="Stropped just now"
+            styleClass="target"
+            severity="secondary"
+            [outlined]="true"
+            (onClick)="strop()"
+          />
+        }
+      </div>
+      <p class="how">{{ how() }}</p>
+      @if (spent()) {
+        <p class="warning" role="status">
+          {{ spent() }}
+          <a pButton size="small" [routerLink]="['/tools', t.id, 'plan']">Plan a honing</a>
+        </p>
+      }
+      @if (rungs().length) {
+        <section aria-labelledby="ladder">
+          <h2 id="ladder">The ladder of visits</h2>
+          <ul>
+            @for (rung of rungs(); track rung.kind) {
+              <li [class.due]="rung.due">
+                <b>{{ rung.label }}</b>
+                {{ rung.says }}; {{ rung.last }}{{ rung.due ? ': due' : '' }}
+              </li>
+            }
+          </ul>
+          <p class="muted">Common practice for edges kept going at the bench, without a source.</p>
+        </section>
+      }
+      <p class="caution">
+        Edge trailing, away from yourself and from your other hand. Makers’ instructions and your workplace’s
+        rules come first.
+      </p>
+    } @else {
+      <p class="muted">There is no carving tool or knife on the rack yet.</p>
+    }
+  `,
+  styleUrl: './strop.page.css',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StropPage {
+  /** From the address: the tool to begin with. */
+  readonly first = input<string>(undefined, { alias: 'tool' });
+  private readonly timer = inject(StropTimer);
+  private readonly stropping = inject(Stropping);
+  private readonly sessions = inject(SessionsStore);
+  private readonly notices = inject(Notices);
+  private readonly records = inject(RecordsStore);
+  protected readonly figures = inject(Figures);
+  private readonly rack = toSignal(inject(ToolsStore).items$, { initialValue: [] });
+  private readonly known = toSignal(this.records.records$, { initialValue: {} as Records });
+  private readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
+  private readonly carving = toSignal(this.timer.carving$);
+  private readonly minutes = toSignal(this.timer.minutes$);
+  private readonly stropped = computed(() =>
+    this.rack().filter(({ family }) => familyFacts(family).stropped),
+  );
+  protected readonly tools = computed(() =>
+    this.stropped().map(({ id, name }) => ({ value: id, label: name })),
+  );
+  protected readonly toolId = linkedSignal(
+    () => this.carving()?.toolId ?? this.first() ?? this.stropped()[0]?.id ?? '',
+  );
+  protected readonly tool = computed(() => this.stropped().find(({ id }) => id === this.toolId()));
+  private readonly record = computed(() => this.known()[this.toolId()]);
+  private readonly rhythm = computed(
+    () => this.record()?.strop ?? { everyMin: STROP_EVERY_MIN, from: 0, spent: false },
+  );
+  private readonly ownEvery = signal<Readonly<Record<string, number | undefined>>>({});
+  protected readonly everyMin = computed((): number | undefined => {
+    const own = this.ownEvery();
+    if (this.toolId() in own) return own[this.toolId()];
+    return this.running() ? this.carving()?.everyMin : this.rhythm().everyMin;
+  });
+  protected readonly everyWrong = computed(() => (this.sound() ? '' : 'Give 1 to 240 minutes.'));
+  private readonly sound = computed(() => {
+    const every = this.everyMin() ?? NaN;
+    return every >= 1 && every <= 240;
+  });
+  protected readonly running = computed(
+    () => this.carving()?.toolId === this.toolId() && this.carving() !== undefined,
+  );
+  protected readonly rhythmWords = computed(() => {
+    const { everyMin, from } = this.rhythm();
+    return from === 0
+      ? `About every ${STROP_EVERY_MIN} minutes of cutting is common practice; from four strops on, this goes by the tool’s own record.`
+      : `By its own record it cuts about ${this.figures.minutes(everyMin)} between strops, learned from ${from} of them.`;
+  });
+  private readonly leftMin = computed(() => (this.everyMin() ?? STROP_EVERY_MIN) - (this.minutes() ?? 0));
+  protected readonly over = computed(() => this.running() && this.leftMin() <= 0);
+  protected readonly face = computed(() => {
+    if (!this.running()) return clock(this.sound() ? (this.everyMin() ?? 0) : 0);
+    return this.over() ? `+${clock(-this.leftMin())}` : clock(this.leftMin());
+  });
+  protected readonly timerWords = computed(() => {
+    if (!this.running()) return 'minutes of carving to the next strop';
+    return this.over() ? 'over: time to strop' : 'until the next strop';
+  });
+  protected readonly how = computed(() => {
+    const form = this.tool()?.edge.form;
+    const upswept = form === 'knife' ? ' An upswept blade in two overlapping strokes, base and tip.' : '';
+    return `About ten strokes a side, edge trailing, the weight of the blade; never lift at the end: stop, then turn it over on its spine.${upswept}`;
+  });
+  protected readonly spent = computed(() => {
+    const state = this.record()?.state;
+    if (!state) return '';
+    if (this.rhythm().spent)
+      return 'The last strop brought back less than half of what strops did: it has stopped helping. Hone it.';
+    return state.stropsSinceHoned >= STROPS_BEFORE_HONING
+      ? `Stropped ${state.stropsSinceHoned} times since it was honed: a few strokes on a stone do more now.`
+      : '';
+  });
+  private readonly life = toSignal(
+    toObservable(this.toolId).pipe(
+      distinctUntilChanged(),
+      switchMap((id) => (id ? this.records.life(id) : EMPTY)),
+    ),
+  );
+  protected readonly rungs = computed(() => {
+    const byId = new Map(this.stones().map(({ id, kind }) => [id, kind]));
+    const sessions = (this.life()?.entries ?? []).map(({ session }) => session);
+    return ladderOf(sessions, (id) => byId.get(id), new Set(byId.values()), new Date().toISOString()).map(
+      (rung) => ({
+        ...rung,
+        label: kindFacts(rung.kind).label,
+        last: rung.lastAt === undefined ? 'never in its record' : `last on ${formatDay(rung.lastAt)}`,
+      }),
+    );
+  });
+
+  protected setEvery(minutes: number | undefined): void {
+    this.ownEvery.update((own) => ({ ...own, [this.toolId()]: minutes }));
+    if (this.running() && this.sound()) this.timer.every(minutes ?? STROP_EVERY_MIN);
+  }
+
+  protected begin(): void {
+    if (this.sound()) this.timer.begin(this.toolId(), this.everyMin() ?? STROP_EVERY_MIN);
+  }
+
+  /** The carving since the last strop goes into the record, then the strop. */
+  protected strop(): void {
+    const tool = this.tool();
+    if (!tool) return;
+    const going = this.running();
+    this.putDown(true);
+    this.stropping.stropped(tool).subscribe({
+      next: () => {
+        this.notices.done(`${tool.name} is stropped; it is in the record.`);
+        if (going) this.begin();
+      },
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+
+  protected stop(): void {
+    this.putDown(true);
+    this.timer.end();
+  }
+
+  private putDown(stillCutting: boolean): void {
+    const minutes = this.running() ? Math.round(this.minutes() ?? 0) : 0;
+    if (minutes < 1) return;
+    const use: Session = {
+      toolId: this.toolId(),
+      kind: 'use',
+      // Just before the strop it ends with.
+      startedAt: new Date(Date.now() - 1000).toISOString(),
+      use: { minutes, stillCutting },
+    };
+    this.sessions.create(use).subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
+  }
+}
+
+function clock(minutes: number): string {
+  const seconds = Math.max(0, Math.round(minutes * 60));
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+}
