@@ -1,5 +1,5 @@
 import type { APIRequestContext } from '@playwright/test';
-import { choose, expect, expectAccessible, giant, tabTo, test, toBench, type } from './workshop.js';
+import { choose, expect, expectAccessible, giant, goOn, tabTo, test, toBench, type } from './workshop.js';
 
 // What is the same on every screen is tried on one.
 const PHONE = { width: 390, height: 844 };
@@ -75,7 +75,7 @@ test('three honings widen the land and raise the strokes, the plan says why, a r
     await expect(plan.getByText(/The land has grown/)).toHaveCount(honing > 0 ? 1 : 0);
     counts.push(parseInt((await first.textContent()) ?? '', 10));
     await page.getByRole('button', { name: 'Take it to the bench' }).click();
-    await page.getByRole('button', { name: 'It is set' }).click();
+    await goOn(page, () => page.locator('ma-stone-station').isVisible());
     for (let stroke = counts.at(-1) ?? 0; stroke > 0; stroke--) await page.keyboard.press('PageDown');
     await page.getByRole('button', { name: 'Stop' }).click();
     await page.getByRole('button', { name: 'Keep what was done' }).click();
@@ -147,8 +147,17 @@ test('use, plan, run and its entry with the keyboard only', async ({ page }) => 
   await expect(page.getByRole('region', { name: 'Used: Bench chisel 12' })).toBeHidden();
   await tabTo(page, /Take it to the bench/);
   await keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'It is set' })).toBeVisible();
+  // Every station is gone on from by Page Down, or by Enter on its one target, which has the focus.
+  await expect(page.getByRole('button', { name: 'It is ready' })).toBeFocused();
+  await keyboard.press('Enter');
+  while (!(await page.getByRole('heading', { name: 'Set the guide' }).isVisible())) {
+    const past = await page.locator('.way li.past').count();
+    await keyboard.press('PageDown');
+    await expect(page.locator('.way li.past')).toHaveCount(past + 1);
+  }
   await keyboard.press('PageDown');
+  await tabTo(page, /^No colour left/);
+  await keyboard.press('Enter');
   await expect(page.locator('button.figure-zone')).toBeFocused();
   const strokes = await giant(page);
   for (let i = 0; i < 2; i++) await keyboard.press('Enter');

@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, giant, test, type } from './workshop.js';
+import { choose, expect, expectAccessible, giant, goOn, isAt, test, type } from './workshop.js';
 
 /** The rack and rail were judged on their own pages. */
 const BESIDES = ['ma-rack', 'ma-rail'];
@@ -59,6 +59,7 @@ test('stops are made from the set-up, printed, cut anew when the guide is measur
     page.getByText(/Set it in the Side-clamping roller guide by Irons .*: stop B · 37\.62 mm · 30°/),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Take it to the bench' }).click();
+  await goOn(page, isAt(page, 'Set the guide'));
   await expect(page.getByText('Stop B', { exact: true })).toBeVisible();
   expect(await giant(page)).toBe(37.62);
   await expectAccessible(page);
@@ -125,12 +126,13 @@ test('the wheel: measured and dressed, its jig follows; a regrind goes through t
   await type(page.getByLabel('Stop short of the edge'), '0.8');
   await expectAccessible(page, BESIDES);
   await page.getByRole('button', { name: 'Take it to the bench' }).click();
-  await expect(page.getByRole('heading', { name: 'At the wheel' })).toBeVisible();
+  await goOn(page, isAt(page, 'At the wheel'));
   const run = page.url().split('/').at(-1) ?? '';
   await expectAccessible(page);
+  await page.getByRole('button', { name: 'My eyes are covered' }).click();
   await page.getByRole('button', { name: 'Ground' }).click();
-  await expect(page.getByRole('heading', { name: 'Set the guide' })).toBeVisible();
-  await page.getByRole('button', { name: 'It is set' }).click();
+  await page.getByRole('button', { name: 'It stayed cool' }).click();
+  await goOn(page, () => page.locator('ma-stone-station').isVisible());
   for (let i = 0; i < 5; i++) await page.keyboard.press('PageDown');
   await page.getByRole('button', { name: 'Stop' }).click();
   await page.getByRole('button', { name: 'Keep what was done' }).click();

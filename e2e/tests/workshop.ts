@@ -140,10 +140,53 @@ export async function toBench(page: Page, tool: string, dull = 'Very dull'): Pro
   await page.goto(`/tools/${tool}/plan`);
   await page.getByRole('button', { name: dull, exact: true }).click();
   await page.getByRole('button', { name: 'Take it to the bench' }).click();
-  await page.getByRole('button', { name: 'It is set' }).click();
-  await expect(page.locator('.giant')).toBeVisible();
+  await goOn(page, () => page.locator('ma-stone-station').isVisible());
   return page.url().split('/').at(-1) ?? '';
 }
+
+/** A whole run and there are no more stations than this. */
+const MOST_STATIONS = 60;
+
+/**
+ * Goes on at the bench, each station answered as when all is well, until something holds.
+ * @returns the titles of the stations that were passed
+ */
+export async function goOn(page: Page, until: () => Promise<boolean>): Promise<readonly string[]> {
+  const passed: string[] = [];
+  const now = page.locator('.way li.now');
+  const past = page.locator('.way li.past');
+  await expect(now).toHaveCount(1);
+  for (let i = 0; i < MOST_STATIONS; i++) {
+    if (await until()) return passed;
+    const before = await past.count();
+    passed.push(
+      ((await page.getByRole('heading', { level: 1 }).textContent()) ?? '').trim().replace(/\s+/g, ' '),
+    );
+    const at = async (selector: string): Promise<boolean> => page.locator(selector).isVisible();
+    if (await at('ma-stone-station')) {
+      await page.keyboard.press('PageDown');
+      await page.getByRole('button', { name: 'Done', exact: true }).click();
+    } else if (await at('ma-burr-gate')) await page.getByRole('button', { name: 'All along' }).click();
+    else if (await at('ma-marker-gate')) await page.getByRole('button', { name: 'No colour left' }).click();
+    else if (await at('ma-choice-gate')) await page.locator('ma-choice-gate button').first().click();
+    else if (await at('ma-proof-gate')) {
+      await page.getByRole('button', { name: 'Bites' }).click();
+      await page.getByRole('button', { name: /^(Proved|Finish)$/ }).click();
+    } else {
+      const eyes = page.getByRole('button', { name: 'My eyes are covered' });
+      if (await eyes.isVisible()) await eyes.click();
+      await page.locator('footer button').last().click();
+    }
+    await expect.poll(async () => (await past.count()) > before || (await now.count()) === 0).toBe(true);
+  }
+  throw new Error(`It never came to this: ${passed.join(', ')}`);
+}
+
+/** Whether the station at hand has this title. */
+export const isAt =
+  (page: Page, title: string): (() => Promise<boolean>) =>
+  async () =>
+    ((await page.getByRole('heading', { level: 1 }).textContent()) ?? '').includes(title);
 
 /** The giant figure at the bench. */
 export const giant = (page: Page): Promise<number> => page.locator('.giant').textContent().then(Number);

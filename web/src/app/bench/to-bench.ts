@@ -36,7 +36,7 @@ export function runPlanOf(
       ]
     : [];
   const lift = liftOf(tool.edge, setUp);
-  const twoSided = lift?.sides === 2;
+  const twoSided = sidesOf(tool.edge) === 2;
   const run: RunPlan = {
     toolId: tool.id,
     condition,
@@ -86,9 +86,13 @@ export function runPlanOf(
   return { ...run, order };
 }
 
+/** Sides that are worked by turns. */
+const sidesOf = ({ form }: Edge): 1 | 2 =>
+  form === 'knife' || form === 'double-bevel' || form === 'scraping' ? 2 : 1;
+
 /** How a blade is held where no guide takes it: at its bevel, a knife's spine so far above the stone. */
 function liftOf(edge: Edge, setUp: SetUp | undefined): Lift | undefined {
-  const sides = edge.form === 'knife' || edge.form === 'double-bevel' || edge.form === 'scraping' ? 2 : 1;
+  const sides = sidesOf(edge);
   if (setUp && setUp.guide.form !== 'freehand') return undefined;
   if (edge.form === 'knife') {
     const { widthMm, spineMm, leftDeg } = edge;

@@ -70,9 +70,13 @@ describe('RunPage', () => {
     await press(fixture, 'It is set');
     for (let i = 0; i < 6; i++) await key('PageDown');
     await press(fixture, 'Done');
-    await press(fixture, 'In part');
+    await press(fixture, 'middle: felt');
+    await press(fixture, 'middle: strong');
+    await press(fixture, 'As drawn');
     expect(textOf(fixture, '.sent-back')).toContain('press where it was missing');
-    expect(giant()).toBe('4');
+    expect(textOf(fixture, '.sent-back')).toContain('(middle)');
+    expect(giant()).toBe('3');
+    expect(textOf(fixture, '.turn')).toBe('middle: 3 more');
     await press(fixture, 'Done');
     await press(fixture, 'All along');
     expect(textOf(fixture, 'h1')).toContain('Stone 8000');

@@ -1,0 +1,44 @@
+import type { HttpTestingController } from '@angular/common/http/testing';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import { Desk } from '../bench/desk';
+import { press, textOf } from '../testing/host';
+import { IRON, answer, page, playServer, stored } from '../testing/page';
+import { PuzzlePage } from './puzzle.page';
+
+describe('PuzzlePage', () => {
+  let server: HttpTestingController;
+  let fixture: ComponentFixture<PuzzlePage>;
+
+  beforeEach(async () => {
+    server = playServer();
+    fixture = TestBed.createComponent(PuzzlePage);
+    fixture.componentRef.setInput('tool', 'iron');
+    fixture.componentRef.setInput('seen', 'edge-bellied,nonsense');
+    await fixture.whenStable();
+    answer(server, '/api/tools', page([stored(IRON, 'iron')]));
+    await fixture.whenStable();
+  });
+
+  it('begins with what a gate recorded, ranks, and lets the best look change the ranking', async () => {
+    expect(textOf(fixture, 'li')).toContain('The stone is dished');
+    expect(textOf(fixture, '.looks')).toContain('Lay a straightedge on the stone');
+    (fixture.nativeElement as HTMLElement).querySelectorAll<HTMLElement>('.look button')[1]?.click();
+    await fixture.whenStable();
+    expect(textOf(fixture, 'li')).not.toContain('The stone is dished');
+    await press(fixture, 'Take back');
+    expect(textOf(fixture, 'li')).toContain('The stone is dished');
+  });
+
+  it('opens the cure as a plan asked for that condition', async () => {
+    const asked = spyOn(TestBed.inject(Desk), 'ask');
+    const going = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    await press(fixture, 'The edge has a belly');
+    await press(fixture, 'Straw, brown or blue');
+    await press(fixture, 'Plan the cure: It was overheated');
+    expect(going).toHaveBeenCalledWith(['/tools', 'iron', 'plan']);
+    expect(asked).toHaveBeenCalledWith({
+      condition: { kind: 'dull', faults: [{ kind: 'overheated', mm: 0.1 }] },
+    });
+  });
+});
