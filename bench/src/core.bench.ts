@@ -5,14 +5,17 @@ import {
   guideAngle,
   guideCalibration,
   guideProjection,
+  judged,
   liftStack,
   progression,
   removalPerStrokeMm3,
   seatGeometry,
   stoneSweep,
+  strokesTo,
   toolRecord,
   wedgeHeat,
   type GuideSeat,
+  type PlacedWork,
   type ProgressionAbrasive,
   type ProgressionInput,
 } from '@mellow-anvil/core';
@@ -62,6 +65,18 @@ function bruteForceMin({ abrasives, job, finishUm, maxRatio = Infinity }: Progre
   return best;
 }
 
+/** The nearest of all plans that are the same left and right, one by one: the yardstick for the search. */
+function everyMirrored(work: PlacedWork, camberMm: number, most: number): number {
+  const target = Array.from({ length: 101 }, (_, i) => camberMm * (i / 50 - 1) ** 2);
+  let best = Infinity;
+  for (let outer = 0; outer <= most; outer++) {
+    for (let inner = 0; inner <= most; inner++) {
+      best = Math.min(best, judged(work, [outer, inner, 0, inner, outer], target).deviationMm);
+    }
+  }
+  return best;
+}
+
 export function benchCore(): Row[] {
   const [sixty, sixteen] = [set(60), set(16)];
   const found = progression(sixteen).totalMin;
@@ -81,7 +96,23 @@ export function benchCore(): Row[] {
     for (let i = 0; i < 100_000; i++) sum += Math.sin(20 + i) + Math.cos(20 + i);
     return sum;
   });
+  const curve = {
+    widthMm: 50,
+    positions: 5,
+    landMm: 0.6,
+    secondaryDeg: 30,
+    removalPerStrokeMm3: 0.012,
+  } as const;
+  const leaning = (u: number): number => 0.07 * u * u + 0.02 * u;
+  const byPlace = medianMs(60, () => strokesTo(curve, leaning, 0.05));
+  const everyPlan = medianMs(5, () => everyMirrored(curve, 0.07, 40));
   return [
+    {
+      what: 'strokes by place, five places, leaning',
+      figure: ms(byPlace),
+      yardstick: `every mirrored plan up to 40 a place ${ms(everyPlan)}, ${times(everyPlan / byPlace)} as long`,
+      aim: 'below a frame',
+    },
     {
       what: 'progression, 60 abrasives',
       figure: ms(medianMs(200, () => progression(sixty))),

@@ -5,6 +5,7 @@ const ROOMS = [
   '/tools/bench-19/edge',
   '/tools/smooth-50/set-up',
   '/tools/smooth-50/plan',
+  '/tools/smooth-50/camber',
   '/tools/bench-19/life',
   '/tools/gouge-20/edge',
   '/tools/new',
@@ -15,6 +16,8 @@ const ROOMS = [
   '/patterns',
   '/patterns/board-irons',
   '/ledger',
+  '/strop',
+  '/puzzle?seen=scratches-show',
   '/settings',
 ];
 
@@ -22,7 +25,7 @@ for (const theme of ['light', 'dark'] as const) {
   test.describe(`in the ${theme}`, () => {
     test.use({ colorScheme: theme });
     test('every room can be read and worked by everyone', async ({ page }, { project }) => {
-      // Fourteen rooms in one test, on a machine that may be busy with others.
+      // Seventeen rooms in one test, on a machine that may be busy with others.
       test.slow();
       // The rooms beside the bench lay out alike on both screens; the tablet checks what differs.
       for (const room of project.name === 'tablet' ? ROOMS.slice(0, 4) : ROOMS) {

@@ -198,7 +198,14 @@ test('one switch turns every figure of the desk to inches, and back without drif
 
 test('on a phone held upright nothing of the desk runs off the side or below the page', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const path of ['/tools/smooth-50/edge', '/tools/whittle/set-up', '/guides/top-clamp']) {
+  for (const path of [
+    '/tools/smooth-50/edge',
+    '/tools/smooth-50/camber',
+    '/tools/whittle/set-up',
+    '/guides/top-clamp',
+    '/strop',
+    '/puzzle',
+  ]) {
     await page.goto(path);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     const measure = page.getByRole('button', { name: 'Measure Bed' });

@@ -107,10 +107,13 @@ test('an entry is opened, corrected, and the correction undone', async ({ page }
   const strokes = newest.getByLabel('Strokes').first();
   await type(strokes, '61');
   await type(newest.getByLabel('Who'), 'Foreman');
+  await choose(page, 'Burr', 'burr in part');
+  await newest.getByRole('button', { name: 'leaves torn fibre' }).click();
   await expectAccessible(page);
   await newest.getByRole('button', { name: 'Keep the correction' }).click();
   await expect(newest).toContainText('61');
   await expect(newest).toContainText('Foreman');
+  await expect(newest).toContainText(/Burr in part, .*leaves torn fibre/);
   await page.getByRole('button', { name: 'Undo: Change entry in the record' }).click();
   await expect(newest.getByRole('button').first()).toHaveText(before ?? '');
 });

@@ -205,7 +205,11 @@ const SIDES = [
         gap: 0 1rem;
       }
       header nav {
-        margin-left: -1rem;
+        margin-left: -0.6rem;
+        flex-wrap: wrap;
+      }
+      header a {
+        padding: 0.6rem 0.6rem;
       }
       .drawer {
         padding-top: 0.4rem;

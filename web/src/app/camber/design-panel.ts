@@ -237,7 +237,13 @@ export class DesignPanel {
   });
   protected readonly shoulders = computed(() => {
     const s = this.section();
-    if (!s || s.shoulderMm < 0.0005) return '';
+    if (!s) return '';
+    const { shape } = this.draft().front;
+    if (shape === 'corners-relieved' && s.shoulderMm < 0.0005) {
+      const lost = this.iron().edge.widthMm - s.widthMm;
+      return `With its corners eased no pass leaves a step, where a straight edge would leave one of ${this.figures.sliver(this.draft().shavingMm ?? 0)}; ${this.figures.length(lost, 1)} of the width no longer cuts.`;
+    }
+    if (s.shoulderMm < 0.0005) return '';
     return `At its corners the shaving is still ${this.figures.sliver(s.shoulderMm)} thick: on a wide board each pass leaves a step that can be felt. More camber, eased corners, or a thinner shaving takes it away.`;
   });
   protected readonly other = computed((): { words: string; says: string; front?: FrontLine } => {

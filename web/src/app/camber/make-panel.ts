@@ -8,6 +8,8 @@ import {
   cornerLeanDeg,
   honedDeg,
   isNear,
+  placeCountOf,
+  placedWork,
   rocker,
   type CamberState,
   type CamberStep,
@@ -20,6 +22,7 @@ import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { Why, type Reason } from '../shared/why';
 import { CAMBER_FROM, type Iron } from './camber-draft';
+import { CurveDrawing } from './curve-drawing';
 import { FingerDrawing } from './finger-drawing';
 
 const KNOBS_KEY = 'mellow-anvil.knobs';
@@ -34,7 +37,17 @@ const PLACE_CHOICES = [
 /** The curve made: strokes by place, by leaning, by a jig's knobs, or ground to a template. */
 @Component({
   selector: 'ma-camber-make',
-  imports: [Button, ButtonDirective, ChoiceField, FingerDrawing, QuantityField, RouterLink, TakeAway, Why],
+  imports: [
+    Button,
+    ButtonDirective,
+    ChoiceField,
+    CurveDrawing,
+    FingerDrawing,
+    QuantityField,
+    RouterLink,
+    TakeAway,
+    Why,
+  ],
   template: `
     <p class="state">{{ stateWords() }}</p>
     <div class="asked">
@@ -71,7 +84,19 @@ const PLACE_CHOICES = [
       }
     </div>
     @if (step(); as s) {
-      <ma-finger-drawing [strokes]="s.places" />
+      <div class="drawn">
+        <ma-finger-drawing [strokes]="s.places" />
+        @if (work(); as w) {
+          <ma-curve-drawing
+            [edge]="iron().edge"
+            [work]="w"
+            [strokes]="s.places"
+            [nowMm]="answer()?.request?.camber?.nowMm ?? 0"
+            [leanMm]="answer()?.request?.camber?.leanMm ?? 0"
+            [wantedMm]="s.wantedMm"
+          />
+        }
+      </div>
       <p>
         On the {{ nameOf()(s.id) }}, {{ s.before ? 'ahead of the other stones' : 'after the first burr' }}.
         {{ tradeWords() }} {{ finerWords() }}
@@ -143,8 +168,11 @@ const PLACE_CHOICES = [
     ma-choice {
       min-width: 10rem;
     }
-    ma-finger-drawing {
-      max-width: 44rem;
+    .drawn {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(18rem, 1fr));
+      gap: 0.9rem;
+      align-items: center;
     }
     .ways {
       display: grid;
@@ -183,6 +211,14 @@ export class MakePanel {
   protected readonly grind = computed(() => this.answer()?.plan?.curveToGrind);
   private readonly wantedMm = computed(() => cornerBackMm(this.iron().edge.front, this.iron().edge.widthMm));
 
+  /** What one stroke of the chosen stone works on, as the plan had it. */
+  protected readonly work = computed(() => {
+    const [step, plan, camber] = [this.step(), this.answer()?.plan, this.answer()?.request.camber];
+    const positions = step && placeCountOf(step.places);
+    if (!step || !plan || !positions) return undefined;
+    const each = ((camber?.factor ?? 1) * step.steelMm3) / step.strokes;
+    return placedWork(this.iron().edge, positions, plan.job.landAfterMm, each);
+  });
   protected readonly stateWords = computed(() => {
     const state = this.state();
     const wanted = this.figures.sliver(this.wantedMm());

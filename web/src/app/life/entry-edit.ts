@@ -31,6 +31,7 @@ import { Notices } from '../shared/notices';
 import { told } from '../shared/problem';
 import { QuantityField } from '../shared/quantity-field';
 import { filled, fromLocal, toLocal } from './blank-entry';
+import { EntryOutcome } from './entry-outcome';
 import { EntrySteps } from './entry-steps';
 import { KIND_WORDS, MEASURE_WORDS } from './entry-words';
 
@@ -39,7 +40,7 @@ const NEW_NICK_MM = 0.2;
 /** One entry of a tool's record: put in, put right, or taken out. */
 @Component({
   selector: 'ma-entry-edit',
-  imports: [Button, EntrySteps, FormsModule, InputText, LineField, QuantityField, SelectButton],
+  imports: [Button, EntryOutcome, EntrySteps, FormsModule, InputText, LineField, QuantityField, SelectButton],
   template: `
     <form ngNoForm (submit)="$event.preventDefault(); keep()" [attr.aria-label]="words() + ': entry'">
       <div class="fields">
@@ -110,6 +111,20 @@ const NEW_NICK_MM = 0.2;
               (valueChange)="set({ landMm: $event })"
               [sentence]="sentences()['landMm']"
             />
+            @if (draft().camber; as camber) {
+              <ma-quantity
+                label="Camber"
+                [value]="camber.camberMm"
+                (valueChange)="set({ camber: { ...camber, camberMm: $event ?? unread } })"
+                [sentence]="sentences()['camber.camberMm']"
+              />
+              <ma-quantity
+                label="Known to ±"
+                [value]="camber.pmMm"
+                (valueChange)="set({ camber: { ...camber, pmMm: $event ?? unread } })"
+                [sentence]="sentences()['camber.pmMm']"
+              />
+            }
           }
           @default {
             @if (draft().kind === 'grinding') {
@@ -179,6 +194,13 @@ const NEW_NICK_MM = 0.2;
       @if (draft().steps; as steps) {
         <ma-entry-steps [steps]="steps" (stepsChange)="set({ steps: $event })" [sentences]="sentences()" />
       }
+      @if (draft().kind === 'honing' || draft().kind === 'stropping') {
+        <ma-entry-outcome
+          [outcome]="draft().outcome"
+          (outcomeChange)="set({ outcome: $event })"
+          [sentences]="sentences()"
+        />
+      }
       @if (refusal()) {
         <p class="sentence-error" role="alert">{{ refusal() }}</p>
       }
@@ -247,6 +269,7 @@ export class EntryEdit {
   protected readonly refusal = signal('');
   protected readonly sending = signal(false);
   protected readonly id = `entry-${crypto.randomUUID().slice(0, 8)}`;
+  protected readonly unread = NaN;
   protected readonly fromLocal = fromLocal;
   protected readonly measureWords = MEASURE_WORDS;
   protected readonly yesNo = [

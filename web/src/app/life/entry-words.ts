@@ -26,7 +26,8 @@ export const MEASURE_WORDS: Readonly<Record<UseMeasure, string>> = {
   mortises: 'Mortises',
 };
 
-const PROOF_PASSED: Readonly<Record<ProofTest, readonly [string, string]>> = {
+/** What each test shows, passed and failed. */
+export const PROOF_PASSED: Readonly<Record<ProofTest, readonly [string, string]>> = {
   nail: ['bites the thumbnail', 'skates on the thumbnail'],
   paper: ['parts paper', 'tears paper'],
   hair: ['takes hair', 'takes no hair'],
@@ -37,7 +38,7 @@ const PROOF_PASSED: Readonly<Record<ProofTest, readonly [string, string]>> = {
   shaving: ['takes a good shaving', 'takes a poor shaving'],
   force: ['parts the thread easily', 'needs force at the thread'],
 };
-const BURR_PASSED = {
+export const BURR_SAID = {
   'all-along': 'burr all along',
   'in-part': 'burr in part',
   none: 'no burr',
@@ -47,7 +48,7 @@ const BURR_PASSED = {
 /** Burr and proof in one line. */
 export function outcomeWords({ burr, proof = [], word }: Outcome): string {
   const parts = [
-    burr && BURR_PASSED[burr],
+    burr && BURR_SAID[burr],
     ...proof.map(
       ({ test, passed, grams }) =>
         `${PROOF_PASSED[test][passed ? 0 : 1]}${grams === undefined ? '' : ` (${grams} g)`}`,

@@ -49,8 +49,8 @@ const BEGIN_MM = 0.1;
             <button
               type="button"
               class="sign"
-              [class.on]="seen().symptoms.includes(each)"
-              [attr.aria-pressed]="seen().symptoms.includes(each)"
+              [class.on]="signs().symptoms.includes(each)"
+              [attr.aria-pressed]="signs().symptoms.includes(each)"
               (click)="toggle(each)"
             >
               {{ words[each] }}
@@ -59,8 +59,8 @@ const BEGIN_MM = 0.1;
         </div>
       </section>
       <section aria-labelledby="causes" aria-live="polite">
-        <h2 id="causes">{{ seen().symptoms.length ? 'Likeliest first' : 'Tap what you see' }}</h2>
-        @if (seen().symptoms.length) {
+        <h2 id="causes">{{ signs().symptoms.length ? 'Likeliest first' : 'Tap what you see' }}</h2>
+        @if (signs().symptoms.length) {
           @if (looks().length) {
             <div class="looks">
               <h3>Look next</h3>
@@ -129,7 +129,7 @@ const BEGIN_MM = 0.1;
 export class PuzzlePage {
   /** From the address: the tool, what was seen, and the run to go back to. */
   readonly tool = input<string>();
-  readonly seenFirst = input<string>(undefined, { alias: 'seen' });
+  readonly seen = input<string>();
   readonly run = input<string>();
   private readonly desk = inject(Desk);
   private readonly router = inject(Router);
@@ -143,14 +143,14 @@ export class PuzzlePage {
     ...this.rack().map(({ id, name }) => ({ value: id, label: name })),
   ]);
   protected readonly toolId = linkedSignal(() => this.tool() ?? '');
-  protected readonly seen = linkedSignal((): Seen => ({
-    symptoms: (this.seenFirst() ?? '')
+  protected readonly signs = linkedSignal((): Seen => ({
+    symptoms: (this.seen() ?? '')
       .split(',')
       .filter((each): each is Symptom => SYMPTOM_NAMES.includes(each as Symptom)),
     looks: {},
   }));
   protected readonly causes = computed(() =>
-    rankCauses(this.seen())
+    rankCauses(this.signs())
       .slice(0, SHOWN_CAUSES)
       .filter(({ share }) => share >= 0.01)
       .map(({ cause, share }) => {
@@ -158,13 +158,13 @@ export class PuzzlePage {
         return { name: cause, facts, percent: Math.round(share * 100), open: this.opens(cause) };
       }),
   );
-  protected readonly looks = computed(() => nextLooks(this.seen()).slice(0, SHOWN_LOOKS));
+  protected readonly looks = computed(() => nextLooks(this.signs()).slice(0, SHOWN_LOOKS));
   protected readonly answered = computed(() =>
-    Object.entries(this.seen().looks).map(([look, yes]) => ({ look: look as Look, yes })),
+    Object.entries(this.signs().looks).map(([look, yes]) => ({ look: look as Look, yes })),
   );
 
   protected toggle(symptom: Symptom): void {
-    this.seen.update(({ symptoms, looks }) => ({
+    this.signs.update(({ symptoms, looks }) => ({
       looks,
       symptoms: symptoms.includes(symptom)
         ? symptoms.filter((each) => each !== symptom)
@@ -173,11 +173,11 @@ export class PuzzlePage {
   }
 
   protected answer(look: Look, yes: boolean): void {
-    this.seen.update((seen) => ({ ...seen, looks: { ...seen.looks, [look]: yes } }));
+    this.signs.update((seen) => ({ ...seen, looks: { ...seen.looks, [look]: yes } }));
   }
 
   protected forget(look: Look): void {
-    this.seen.update(({ symptoms, looks: { [look]: _, ...looks } }) => ({ symptoms, looks }));
+    this.signs.update(({ symptoms, looks: { [look]: _, ...looks } }) => ({ symptoms, looks }));
   }
 
   /** Opens the cure: a plan asked for that condition, a side of the vise, or the stones. */

@@ -53,7 +53,7 @@ import { Stropping } from './stropping';
       />
     </header>
     <p>{{ rhythmWords() }}</p>
-    @if (tool(); as t) {
+    @if (held(); as t) {
       <div class="clock" role="timer" [class.over]="over()" [attr.aria-label]="timerWords()">
         <span class="giant">{{ face() }}</span>
         <span class="of">{{ timerWords() }}</span>
@@ -113,7 +113,7 @@ import { Stropping } from './stropping';
 })
 export class StropPage {
   /** From the address: the tool to begin with. */
-  readonly first = input<string>(undefined, { alias: 'tool' });
+  readonly tool = input<string>();
   private readonly timer = inject(StropTimer);
   private readonly stropping = inject(Stropping);
   private readonly sessions = inject(SessionsStore);
@@ -132,9 +132,9 @@ export class StropPage {
     this.stropped().map(({ id, name }) => ({ value: id, label: name })),
   );
   protected readonly toolId = linkedSignal(
-    () => this.carving()?.toolId ?? this.first() ?? this.stropped()[0]?.id ?? '',
+    () => this.carving()?.toolId ?? this.tool() ?? this.stropped()[0]?.id ?? '',
   );
-  protected readonly tool = computed(() => this.stropped().find(({ id }) => id === this.toolId()));
+  protected readonly held = computed(() => this.stropped().find(({ id }) => id === this.toolId()));
   private readonly record = computed(() => this.known()[this.toolId()]);
   private readonly rhythm = computed(
     () => this.record()?.strop ?? { everyMin: STROP_EVERY_MIN, from: 0, spent: false },
@@ -170,7 +170,7 @@ export class StropPage {
     return this.over() ? 'over: time to strop' : 'until the next strop';
   });
   protected readonly how = computed(() => {
-    const form = this.tool()?.edge.form;
+    const form = this.held()?.edge.form;
     const upswept = form === 'knife' ? ' An upswept blade in two overlapping strokes, base and tip.' : '';
     return `About ten strokes a side, edge trailing, the weight of the blade; never lift at the end: stop, then turn it over on its spine.${upswept}`;
   });
@@ -212,7 +212,7 @@ export class StropPage {
 
   /** The carving since the last strop goes into the record, then the strop. */
   protected strop(): void {
-    const tool = this.tool();
+    const tool = this.held();
     if (!tool) return;
     const going = this.running();
     this.putDown(true);
