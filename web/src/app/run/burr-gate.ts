@@ -43,7 +43,7 @@ const ALL: readonly BurrFeel[] = Array.from({ length: BURR_PLACES }, () => 'felt
       <p-button
         styleClass="target"
         [label]="drawn() ? 'As drawn' : 'None'"
-        severity="secondary"
+        [severity]="drawn() ? undefined : 'secondary'"
         [outlined]="!drawn()"
         (onClick)="drawn() ? asDrawn() : say('none')"
       />
