@@ -57,7 +57,11 @@ const SIDES = [
         />
       }
       @if (id() === 'new') {
-        <ma-new-tool />
+        @defer (on immediate) {
+          <ma-new-tool />
+        } @placeholder {
+          <p class="muted">A new tool …</p>
+        }
       } @else if (tool(); as held) {
         <header>
           <h1>{{ held.name }}</h1>
@@ -84,10 +88,18 @@ const SIDES = [
         <div class="side">
           @switch (known()) {
             @case ('set-up') {
-              <ma-setup-side [tool]="held" />
+              @defer (on immediate) {
+                <ma-setup-side [tool]="held" />
+              } @placeholder {
+                <p class="muted">Its set-up …</p>
+              }
             }
             @case ('plan') {
-              <ma-plan-side [tool]="held" />
+              @defer (on immediate) {
+                <ma-plan-side [tool]="held" />
+              } @placeholder {
+                <p class="muted">Its plan …</p>
+              }
             }
             @case ('camber') {
               @defer (on immediate) {

@@ -22,15 +22,8 @@ const POINTS = 101;
       </svg>
     }
   `,
+  styleUrl: './plot.css',
   styles: `
-    svg {
-      width: 100%;
-      height: auto;
-      display: block;
-      background: var(--raised);
-      border: 1px solid var(--line);
-      border-radius: var(--radius);
-    }
     path {
       fill: none;
       stroke-width: 3.5;
@@ -41,10 +34,6 @@ const POINTS = 101;
     }
     .reckoned {
       stroke: var(--accent);
-    }
-    text {
-      fill: var(--ink);
-      font-size: 16px;
     }
     .w {
       fill: var(--water);

@@ -66,16 +66,11 @@ const ROUND = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000] as const;
       </svg>
     }
   `,
+  styleUrl: './plot.css',
   styles: `
     svg {
-      width: 100%;
-      height: auto;
-      display: block;
       touch-action: none;
       user-select: none;
-      background: var(--raised);
-      border: 1px solid var(--line);
-      border-radius: var(--radius);
     }
     svg > :not(.handle) {
       pointer-events: none;
@@ -106,10 +101,6 @@ const ROUND = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000] as const;
       stroke: var(--ink);
       stroke-width: 1.5;
       fill: none;
-    }
-    text {
-      fill: var(--ink);
-      font-size: 17px;
     }
     .other-text {
       fill: var(--water);

@@ -130,6 +130,7 @@ const PLACE_CHOICES = [
         <section>
           <h4>Leaned in a narrow or barrel-wheeled guide</h4>
           <p>{{ leanWords() }}</p>
+          <ma-why of="the lean" [reason]="leanReason()" />
         </section>
         <section>
           <h4>By a wet-wheel jig’s two knobs</h4>
@@ -146,6 +147,7 @@ const PLACE_CHOICES = [
             />
           </div>
           <p>{{ knobWords() }}</p>
+          <ma-why of="the knobs" [reason]="knobReason()" />
         </section>
         <section>
           <h4>Ground to a template</h4>
@@ -288,6 +290,34 @@ export class MakePanel {
     const { spacingMm, pitchMm } = this.knobs();
     if ((spacingMm ?? 0) > 0 && (pitchMm ?? 0) > 0)
       localStorage.setItem(KNOBS_KEY, JSON.stringify(this.knobs()));
+  }
+
+  protected knobReason(): Reason {
+    const { spacingMm = 0, pitchMm = 0 } = this.knobs();
+    return {
+      formula:
+        'turns = spacing·4c/w ÷ pitch: as far as the edge’s slope at its corner, 4c/w, asks of the knobs',
+      inputs: [
+        `c = ${this.figures.sliver(this.wantedMm())}, w = ${this.figures.length(this.iron().edge.widthMm)}`,
+        `knob to centre ${this.figures.length(spacingMm)}: twice as far, twice the turns`,
+        `pitch ${this.figures.length(pitchMm)}: twice as coarse, half the turns`,
+      ],
+      source: 'Plane geometry; a quarter turn and a little more for a smoother is common practice.',
+      sure: 'As sure as the two measurements; play in the thread adds to it. Read the iron back.',
+    };
+  }
+
+  protected leanReason(): Reason {
+    const { edge } = this.iron();
+    return {
+      formula: 'sin ρ = 4c/w·tan θ: the roll at which the stone holds the edge’s own direction at its corner',
+      inputs: [
+        `c = ${this.figures.sliver(this.wantedMm())}, w = ${this.figures.length(edge.widthMm)}`,
+        `θ = ${this.figures.angle(honedDeg(edge))}, the honed bevel`,
+      ],
+      source: 'Vector geometry.',
+      sure: 'How far it is leaned; how long each side is worked decides the curve between.',
+    };
   }
 
   protected reason(): Reason {

@@ -21,15 +21,8 @@ const PLOT = { left: 40, width: 440, top: 30, high: 140 } as const;
       </svg>
     }
   `,
+  styleUrl: './plot.css',
   styles: `
-    svg {
-      width: 100%;
-      height: auto;
-      display: block;
-      background: var(--raised);
-      border: 1px solid var(--line);
-      border-radius: var(--radius);
-    }
     .fit {
       fill: none;
       stroke: var(--accent);
@@ -39,10 +32,6 @@ const PLOT = { left: 40, width: 440, top: 30, high: 140 } as const;
       fill: var(--raised);
       stroke: var(--ink);
       stroke-width: 2.5;
-    }
-    text {
-      fill: var(--ink);
-      font-size: 16px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -22,15 +22,8 @@ const BOARD = { left: 16, width: 488, top: 122, deep: 66 } as const;
       </svg>
     }
   `,
+  styleUrl: './plot.css',
   styles: `
-    svg {
-      width: 100%;
-      height: auto;
-      display: block;
-      background: var(--raised);
-      border: 1px solid var(--line);
-      border-radius: var(--radius);
-    }
     .shaving {
       fill: var(--leather);
       opacity: 0.75;
@@ -39,10 +32,6 @@ const BOARD = { left: 16, width: 488, top: 122, deep: 66 } as const;
       fill: var(--line);
       stroke: var(--leather);
       stroke-width: 2;
-    }
-    text {
-      fill: var(--ink);
-      font-size: 16px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -88,18 +88,17 @@ export const CAUTIONS: Partial<Readonly<Record<StationKind, Caution>>> = {
 export const FIRST_OF_ALL =
   'Makers’ instructions, your workplace’s and local rules come before anything said here.';
 
-/** Where they are said every time: machines. Elsewhere once, with the first caution. */
-const RULED: readonly StationKind[] = ['isolate', 'grind', 'template', 'refit'];
+/** Where they are said every time: machines. */
+const ALWAYS_RULED: readonly StationKind[] = ['isolate', 'grind', 'template', 'refit'];
+/** Where they are said with a caution that is said plainly: as the work begins, and where skin is near. */
+const RULED: readonly StationKind[] = ['look', 'set', 'lift', 'proof'];
 
 const KEY = 'mellow-anvil.cautions-said';
 
-/** Which cautions this device has said plainly before. */
+/** Which cautions this device has said plainly before; those first said while the page is open stay plain. */
 @Injectable({ providedIn: 'root' })
 export class Cautions {
-  private readonly said = new Set<string>(kept());
-  /** Those first said while the page is open stay plain until it is left. */
-  private readonly today = new Set<string>();
-  private first: StationKind | undefined;
+  private readonly before: ReadonlySet<string> = new Set(kept());
 
   /** The caution at a station: plain the first time, brief after. */
   at(
@@ -107,15 +106,16 @@ export class Cautions {
   ): { readonly says: string; readonly plain: boolean; readonly rules: boolean } | undefined {
     const caution = CAUTIONS[kind];
     if (!caution) return undefined;
-    const plain = this.today.has(kind) || !this.said.has(kind);
-    this.first ??= kind;
-    if (plain && !this.today.has(kind)) {
-      this.today.add(kind);
-      this.said.add(kind);
-      localStorage.setItem(KEY, JSON.stringify([...this.said]));
-    }
-    const rules = this.first === kind || RULED.includes(kind);
+    const plain = !this.before.has(kind);
+    const rules = ALWAYS_RULED.includes(kind) || (plain && RULED.includes(kind));
     return { says: plain ? caution.plain : caution.brief, plain, rules };
+  }
+
+  /** It was on the screen: brief from the next time on. */
+  said(kind: StationKind): void {
+    const known = new Set(kept());
+    if (!CAUTIONS[kind] || known.has(kind)) return;
+    localStorage.setItem(KEY, JSON.stringify([...known, kind]));
   }
 }
 

@@ -247,6 +247,10 @@ export class RunPage {
         .load()
         .then(() => this.looked.set(true));
     });
+    effect(() => {
+      const kind = this.kind();
+      if (kind) this.cautions.said(kind);
+    });
     // A new station takes the focus to its one large target, so that space and Enter go on from the first press.
     const place = computed(() => (this.stopping() || this.other() ? undefined : this.run()?.at));
     afterRenderEffect(() => {

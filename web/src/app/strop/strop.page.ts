@@ -18,6 +18,7 @@ import {
   formatDay,
   kindFacts,
   ladderOf,
+  type EdgeForm,
   type Session,
 } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
@@ -171,8 +172,7 @@ export class StropPage {
   });
   protected readonly how = computed(() => {
     const form = this.held()?.edge.form;
-    const upswept = form === 'knife' ? ' An upswept blade in two overlapping strokes, base and tip.' : '';
-    return `About ten strokes a side, edge trailing, the weight of the blade; never lift at the end: stop, then turn it over on its spine.${upswept}`;
+    return `${(form && HOW[form]) ?? HOW.knife} Never lift at the end: stop, then turn it over. To align, the weight of the blade is enough; to keep it, a light hand.`;
   });
   protected readonly spent = computed(() => {
     const state = this.record()?.state;
@@ -243,6 +243,17 @@ export class StropPage {
     this.sessions.create(use).subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
   }
 }
+
+/** Counts and pressure by the form of the edge (common practice, no source). */
+const HOW: Partial<Readonly<Record<EdgeForm, string>>> & { readonly knife: string } = {
+  knife:
+    'About ten strokes a side, edge trailing, the weight of the blade; an upswept blade in two overlapping strokes, base and tip.',
+  'double-bevel': 'About ten strokes a side on the bevel itself, edge trailing; firm, then lighter.',
+  gouge:
+    'About ten strokes rolled along its arc, in the channel it cut itself; a folded scrap of leather takes the burr off the inside.',
+  v: 'About ten strokes a wing, each flat as a small chisel, then the keel in a V groove.',
+  hook: 'About ten strokes, the outside only, so that the angle of attack stays.',
+};
 
 function clock(minutes: number): string {
   const seconds = Math.max(0, Math.round(minutes * 60));
