@@ -6,7 +6,7 @@ import { Refusal } from '../refusal.js';
 import { boardTracks } from './board-tracks.js';
 import { CAMBER_JOBS, cornerBackMm, frontForJob } from './camber-jobs.js';
 import { camberReading } from './camber-reading.js';
-import { camber } from './camber.js';
+import { camber, camberOnBed } from './camber.js';
 import { cornerLeanDeg } from './lean.js';
 import { lightReading } from './light-reading.js';
 import { rocker } from './rocker.js';
@@ -39,6 +39,7 @@ describe('camber', () => {
     const of = (bedDeg: number): number => camber({ widthMm: 50, bedDeg, shavingMm: 0.05 }).camberMm;
     expect(of(12) / of(45)).toBeCloseTo(Math.sin(rad(45)) / Math.sin(rad(12)), 9);
     expect(of(12) / of(45)).toBeCloseTo(3.4, 1);
+    expect(camberOnBed(of(45), 45, 12)).toBeCloseTo(of(12), 9);
   });
 
   it('reads back from its own shaving what it was designed to, and arc and parabola agree while it is flat (fast-check)', () => {

@@ -53,3 +53,7 @@ export function camber(input: CamberInput): Camber {
     }),
   };
 }
+
+/** The camber, mm, that takes the same shaving on another bed: what shows below the sole is it times sin(bed). */
+export const camberOnBed = (camberMm: number, bedDeg: number, otherDeg: number): number =>
+  (camberMm * sinDeg(bedDeg)) / sinDeg(otherDeg);

@@ -154,8 +154,3 @@ function ratioOf(state: CamberState, read: CamberRead): readonly number[] {
 /** How much of the reckoned figure stays beside a reading: by the inverse of the squares of their ±. */
 const weight = (reckonedPm: number, readPm: number): number =>
   readPm === 0 && reckonedPm === 0 ? 0 : readPm ** 2 / (readPm ** 2 + reckonedPm ** 2);
-
-/** The change the next honing owes the curve: wanted less what there is. */
-export function camberOwedMm(edge: SingleBevelEdge, state: CamberState): number {
-  return cornerBackMm(edge.front, edge.widthMm) - state.camberMm;
-}

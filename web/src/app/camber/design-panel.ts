@@ -6,6 +6,7 @@ import {
   attempt,
   arcRadiusMm,
   camber,
+  camberOnBed,
   cornerBackMm,
   frontProfile,
   shavingSection,
@@ -249,20 +250,17 @@ export class DesignPanel {
   protected readonly other = computed((): { words: string; says: string; front?: FrontLine } => {
     const bedDeg = this.otherBed();
     const { edge } = this.iron();
-    const { shavingMm } = this.draft();
     const front = this.front();
     if (bedDeg === undefined || Number.isNaN(bedDeg) || front?.shape !== 'arc')
       return { words: '', says: '' };
     if (!(bedDeg >= 5 && bedDeg <= 90)) return { words: 'A plane’s bed lies between 5 and 90°.', says: '' };
-    void shavingMm;
     const here = cornerBackMm(front, edge.widthMm);
-    const ratio = Math.sin((this.bed() * Math.PI) / 180) / Math.sin((bedDeg * Math.PI) / 180);
-    const there = here * ratio;
+    const there = camberOnBed(here, this.bed(), bedDeg);
     if (there > edge.widthMm / 2) return { words: 'On that bed it would be past a half circle.', says: '' };
     return {
       words: '',
       front: { shape: 'arc', radiusMm: arcRadiusMm(edge.widthMm, there) },
-      says: `A bed of ${this.figures.angle(bedDeg)} wants ${this.figures.sliver(there)} of light for the same shaving, ${this.figures.number(ratio, 1)} times as much: what shows below the sole is the curve times the sine of the bed.`,
+      says: `A bed of ${this.figures.angle(bedDeg)} wants ${this.figures.sliver(there)} of light for the same shaving, ${this.figures.number(there / here, 1)} times as much: what shows below the sole is the curve times the sine of the bed.`,
     };
   });
   protected readonly otherArc = computed(() => {
@@ -325,7 +323,7 @@ export class DesignPanel {
       formula: 's = τ/sin β over the shaving’s width ws; R = (ws²/4 + s²)/2s; camber = R − √(R² − w²/4)',
       inputs: [
         `w = ${this.figures.length(edge.widthMm)}, the iron’s width`,
-        `β = ${this.figures.angle(this.bed())}, the bed: a degree more asks for ${this.figures.number(100 / Math.tan((this.bed() * Math.PI) / 180) / 57.3, 1)} % less`,
+        `β = ${this.figures.angle(this.bed())}, the bed: a degree more asks for ${this.figures.number(100 * (1 - camberOnBed(1, this.bed(), this.bed() + 1)), 1)} % less`,
         `τ = ${this.figures.length(shavingMm, 3)}, the shaving: half as thick, half the camber`,
       ],
       source: 'Plane geometry. Which job wants which curve is common practice, without a source.',

@@ -55,9 +55,11 @@ export function outcomeWords({ burr, proof = [], word }: Outcome): string {
     ),
   ].filter((part): part is string => part !== undefined);
   const [first, ...rest] = parts;
-  const told = first ? `${[first[0]?.toUpperCase() + first.slice(1), ...rest].join(', ')}.` : '';
-  return word ? `${told} ${word}`.trim() : told;
+  const told = first ? `${[capital(first), ...rest].join(', ')}.` : '';
+  return word ? `${told} ${capital(word)}`.trim() : told;
 }
+
+const capital = (words: string): string => `${words[0]?.toUpperCase() ?? ''}${words.slice(1)}`;
 
 /** How much it was used, in what, and how it came out of it. */
 export function useWords({ use = {}, minutes, chips }: Session, figures: Figures): string {

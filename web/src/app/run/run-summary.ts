@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
-import type { Run } from '@mellow-anvil/core';
+import { edgeWord, type Run } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { Figures } from '../shared/figures';
 import { outcomeWords } from '../life/entry-words';
@@ -84,7 +84,8 @@ export class RunSummaryCard {
         name: this.nameOf()(step.abrasiveId),
       })),
   );
-  protected readonly outcome = computed(() =>
-    outcomeWords({ burr: this.run().burr, proof: this.run().proof }),
-  );
+  protected readonly outcome = computed(() => {
+    const { burr, proof } = this.run();
+    return outcomeWords({ burr, proof, word: edgeWord(proof) });
+  });
 }

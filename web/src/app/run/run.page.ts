@@ -39,7 +39,6 @@ import { provedWords } from './proof-words';
 import { RunSummaryCard } from './run-summary';
 import { RunsStore } from './runs.store';
 import {
-  BURR_WORDS,
   CARE_TITLES,
   DOUBLE_BURR_OFF,
   MACHINE_REFIT,
@@ -237,7 +236,6 @@ export class RunPage {
     const step = this.step();
     return step ? `${step.left} strokes left${step.visit ? `, ${step.visit.words}` : ''}` : '';
   });
-  protected readonly burrWords = BURR_WORDS;
 
   constructor() {
     inject(StayAwake).while(inject(DestroyRef));

@@ -1,6 +1,5 @@
 import type {
   Abrasive,
-  Burr,
   CareKind,
   Count,
   GateWord,
@@ -137,13 +136,6 @@ export const TOLD: Readonly<Record<GateWord, string>> = {
   hot: 'Too hot to hold: dip after every pass, press less.',
   coloured: 'It has coloured: soft there in plain steel. Light passes until the colour is ground away.',
   'not-proved': 'Led back here by the proof: more of this, then prove it again.',
-};
-
-export const BURR_WORDS: Readonly<Record<Burr, string>> = {
-  'all-along': 'All along',
-  'in-part': 'In part',
-  none: 'None',
-  'cannot-tell': 'Cannot tell',
 };
 
 export const COUNT_WORDS: Readonly<Record<Count, string>> = {
