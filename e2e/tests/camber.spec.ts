@@ -105,3 +105,20 @@ test('a shaving, the light and the board’s tracks are read, and say when they 
   await page.goto('/tools/bench-19/camber');
   await expect(chisel.getByRole('link', { name: 'Camber' })).toHaveCount(0);
 });
+
+test('eased corners are pressed at the corners, and a curved iron is brought back to straight', async ({
+  page,
+}) => {
+  await page.goto('/tools/plank-50/camber');
+  await choose(page, 'What it is for', 'Jointing');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  // Its eased corners stood 80 µm back: the middle is worked.
+  await expect(page.getByRole('img', { name: /^Strokes by place: left 0, .*middle [1-9]/ })).toBeVisible();
+  await page.goto('/tools/shave-flat/camber');
+  await choose(page, 'What it is for', 'Corners eased');
+  await expect(page.getByText(/With its corners eased no pass leaves a step/)).toBeVisible();
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await expect(
+    page.getByRole('img', { name: /^Strokes by place: left [1-9]\d*, middle 0, right [1-9]/ }),
+  ).toBeVisible();
+});

@@ -175,3 +175,18 @@ export function spreadStrokes(work: PlacedWork, strokes: number, bowMm = 0): rea
   }
   return best;
 }
+
+/**
+ * Recession of the very corner, mm, of one stroke pressed so far over it that only `reliefMm` beside it bear: the
+ * kern rule's triangle, 3(1 − |e|) long, as long as the relief. How eased corners are made.
+ * @throws Refusal on `reliefMm` past half the width
+ */
+export function cornerPerStrokeMm(work: PlacedWork, reliefMm: number): number {
+  insist(
+    reliefMm <= work.widthMm / 2,
+    'reliefMm',
+    `Corners eased over more than ${work.widthMm / 2} mm meet in the middle: that is an arc.`,
+  );
+  const e = 1 - (2 * reliefMm) / work.widthMm / 3;
+  return perPressureMm(work) * fingerPressure(1, e);
+}

@@ -1,6 +1,7 @@
 import { cornerBackMm } from '../camber/camber-jobs.js';
 import {
   PLACE_COUNTS,
+  cornerPerStrokeMm,
   parabolaOf,
   spreadStrokes,
   strokesTo,
@@ -117,7 +118,8 @@ export function camberWork(
     ? undefined
     : shapingStep(edge, input, first.id, work, { wantedMm, nowMm, leanMm });
   const spread = new Map<string, readonly number[]>();
-  if (wantedMm >= FLAT_MM) {
+  // Nearly all of an eased edge is straight: its finer stones are worked as ever.
+  if (wantedMm >= FLAT_MM && edge.front.shape === 'arc') {
     // A plan that needs no curve made keeps the one there is on every stone.
     const from = shaping?.step && !shaping.step.before ? 1 : 0;
     for (const step of chosen.steps.slice(from)) {
@@ -135,6 +137,8 @@ function shapingStep(
   work: (abrasive: ProgressionAbrasive) => PlacedWork,
   { wantedMm, nowMm, leanMm }: { readonly wantedMm: number; readonly nowMm: number; readonly leanMm: number },
 ): Pick<CamberWork, 'step' | 'grind'> {
+  if (edge.front.shape === 'corners-relieved')
+    return easedStep(edge.front.widthMm, input, firstId, work, { wantedMm, nowMm });
   const wanted = wantedRemoval(edge, nowMm, leanMm);
   // Worked down from one curve to another, the edge is on the mean as deep as half way between.
   const bow = Math.max(0, (nowMm + wantedMm) / 2);
@@ -156,6 +160,37 @@ function shapingStep(
   if (strokes > WHEEL_STROKES) return { grind: { wantedMm, nowMm } };
   if (strokes === 0) return {};
   return { step: stepOf(stone, plan, input, { wantedMm, nowMm, before: stone !== first }) };
+}
+
+/** Corners eased: strokes pressed over each of them; what is eased too far only honing straight brings back. */
+function easedStep(
+  reliefMm: number,
+  input: ProgressionInput,
+  firstId: string,
+  work: (abrasive: ProgressionAbrasive) => PlacedWork,
+  { wantedMm, nowMm }: { readonly wantedMm: number; readonly nowMm: number },
+): Pick<CamberWork, 'step' | 'grind'> {
+  const stone = input.abrasives.find(({ id }) => id === firstId) as ProgressionAbrasive;
+  const each = cornerPerStrokeMm(work(stone), reliefMm);
+  const count = Math.max(0, Math.round((wantedMm - nowMm) / each));
+  if (count === 0) return {};
+  if (2 * count > WHEEL_STROKES) return { grind: { wantedMm, nowMm } };
+  const comesToMm = nowMm + count * each;
+  return {
+    step: {
+      id: stone.id,
+      places: [count, 0, count],
+      strokes: 2 * count,
+      minutes: (2 * count) / input.job.strokesPerMin,
+      before: false,
+      deviationMm: 0,
+      furthestMm: Math.abs(comesToMm - wantedMm),
+      middleLossMm: 0,
+      steelMm3: 2 * count * perStrokeMm3(stone, input),
+      wantedMm,
+      comesToMm,
+    },
+  };
 }
 
 function stepOf(

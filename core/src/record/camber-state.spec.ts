@@ -84,6 +84,40 @@ describe('the curve in a plan', () => {
     ).toBeUndefined();
   });
 
+  it('eases corners by strokes pressed over each of them, and the record counts them there', () => {
+    const front = { shape: 'corners-relieved', widthMm: 3, depthMm: 0.1 } as const;
+    const eased: Tool = {
+      ...tool,
+      edge: flatBlade({ widthMm: 50, secondaryDeg: 30, landMm: 0.6, front }),
+      camber: { job: 'eased', shavingMm: 0.05, hadMm: 0 },
+    };
+    const { camber: step, steps } = planOf(eased, edgeAtFirst(eased));
+    expect(step?.places.length).toBe(3);
+    expect(step?.places[0]).toBe(step?.places[2]);
+    expect(step?.places[1]).toBe(0);
+    // So few strokes come no nearer than half of one, which is near enough.
+    expect(isNear(step?.comesToMm ?? 0, 0.1)).toBeTrue();
+    expect(steps.every(({ places }) => places === undefined)).toBeTrue();
+    const honed = afterSession(
+      eased,
+      edgeAtFirst(eased),
+      {
+        id: 's',
+        toolId: 't',
+        kind: 'honing',
+        startedAt: '2026-01-01T10:00:00Z',
+        steps: [
+          { abrasiveId: step?.id ?? '', strokes: step?.strokes ?? 0, minutes: 1, places: step?.places ?? [] },
+        ],
+      },
+      new Map(benchAtWork(BENCH).map((each) => [each.id, each])),
+    );
+    expect(honed.camber?.camberMm).toBeGreaterThan(0.05);
+    // Eased too far, nothing is pressed: only honing straight brings it back.
+    const past = { ...eased, camber: { job: 'eased', shavingMm: 0.05, hadMm: 0.3 } as const };
+    expect(planOf(past, edgeAtFirst(past)).camber).toBeUndefined();
+  });
+
   it('goes to a coarser stone where the first would take too long, and to the wheel for a scrub’s', () => {
     const deep = planOf(iron(50, 0.35), edgeAtFirst(iron(50, 0.35)));
     expect(deep.camber?.before).toBeTrue();

@@ -5,7 +5,7 @@ import { learnedRate } from '../abrasive/learned-rate.js';
 import { removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { cornerBackMm } from '../camber/camber-jobs.js';
 import type { CamberRead } from '../camber/camber-read.js';
-import { parabolaOf, placedProfile } from '../camber/camber-strokes.js';
+import { cornerPerStrokeMm, parabolaOf, placedProfile } from '../camber/camber-strokes.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
 import type { OwnedAbrasive } from '../progression/honing-plan.js';
 import { placeCountOf, placedWork } from '../progression/camber-work.js';
@@ -135,13 +135,26 @@ function placedChange(
     const { forceN, strokeMm } = strokeOf(step, stone);
     const rate = assumedRate(stone, grit(stone.grade).sizeUm);
     const each = removalPerStrokeMm3(rate, forceN, strokeMm, STEELS[steel].factor);
-    return [parabolaOf(placedProfile(placedWork(edge, positions, landMm, each), step.places, bowMm))];
+    const work = placedWork(edge, positions, landMm, each);
+    return [
+      edge.front.shape === 'corners-relieved' && positions === 3
+        ? corners(cornerPerStrokeMm(work, edge.front.widthMm), step.places)
+        : parabolaOf(placedProfile(work, step.places, bowMm)),
+    ];
   });
   if (placed.length === 0) return undefined;
   return {
     camberMm: placed.reduce((sum, { camberMm }) => sum + camberMm, 0),
     leanMm: placed.reduce((sum, { leanMm }) => sum + leanMm, 0),
   };
+}
+
+/** What strokes pressed over the corners did to them. */
+function corners(
+  perStrokeMm: number,
+  [left = 0, , right = 0]: readonly number[],
+): { camberMm: number; leanMm: number } {
+  return { camberMm: ((left + right) / 2) * perStrokeMm, leanMm: (right - left) * perStrokeMm };
 }
 
 function ratioOf(state: CamberState, read: CamberRead): readonly number[] {

@@ -29,6 +29,7 @@ import {
   readiness,
   unlessRefused,
   CURVED_FAMILIES,
+  isNear,
   kindFacts,
   planHoning,
   isRoller,
@@ -302,7 +303,7 @@ function curveOf(
 ): Pick<PlanRequest, 'camber'> {
   const camber = state?.camber;
   if (!camber || edge.form !== 'single-bevel' || !CURVED_FAMILIES.includes(family)) return {};
-  if (edge.front.shape === 'straight' && camber.from === 'entered') return {};
+  if (edge.front.shape === 'straight' && isNear(camber.camberMm, 0)) return {};
   const { camberMm, leanMm, factor } = camber;
   return { camber: { positions, nowMm: camberMm, leanMm, factor } };
 }
