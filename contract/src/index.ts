@@ -1,7 +1,8 @@
 export { abrasiveSchema, gradeSchema } from './abrasives.js';
 export { boardDraftSchema, boardSchema, type BoardDraft } from './boards.js';
 export { careSchema } from './cares.js';
-export { calculations, type Calculation } from './calculations.js';
+export type { Calculation } from './calculation.js';
+export { calculations } from './calculations.js';
 export { check, type Checked, type FieldProblem, type Problem } from './check.js';
 export { RANGES, type Range, type RangeName } from './fields.js';
 export { guideSchema } from './guides.js';
