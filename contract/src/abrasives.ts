@@ -88,6 +88,9 @@ const FOREIGN: readonly (readonly [keyof Abrasive, (kind: AbrasiveKind) => boole
   ],
 ];
 
+/** A set as stones name it. */
+export const setNameSchema = line('Name of the set', 40);
+
 export const abrasiveSchema = Joi.object<Abrasive, true>({
   name: line('Name'),
   kind: oneOf('Kind', ABRASIVE_KIND_NAMES),
@@ -108,7 +111,7 @@ export const abrasiveSchema = Joi.object<Abrasive, true>({
     .unique()
     .optional() as never,
   sets: Joi.array()
-    .items(line('Name of the set', 40).optional())
+    .items(setNameSchema.optional())
     .max(20)
     .unique()
     .optional()

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { INSTANT_PATTERN, utcInstant } from '@mellow-anvil/core';
 
 /** A numeric field's bounds and why they are there; the page shows them, the server holds them. */
 export interface Range {
@@ -346,12 +347,17 @@ export const day = Joi.string()
   .required()
   .messages({ '*': 'Write the day as year, month and day: 2026-11-23.' });
 
-/** An ISO 8601 instant. */
+/** An instant with its zone, kept as UTC to the millisecond. */
 export const instant = Joi.string()
-  .isoDate()
   .max(40)
+  .pattern(INSTANT_PATTERN)
+  .custom((text: string, helpers) => utcInstant(text) ?? helpers.error('string.pattern.base'))
   .required()
-  .messages({ 'string.isoDate': 'Write the time as ISO 8601, such as 2026-11-23T09:30:00Z.' });
+  .messages({
+    'string.max': 'Write the time with its zone, such as 2026-11-23T09:30:00Z.',
+    'string.pattern.base':
+      'Write the time with its zone, such as 2026-11-23T09:30:00Z or 2026-11-23T10:30:00+01:00.',
+  });
 
 function range(label: string, unit: string, min: number, max: number, why: string): Range {
   return { label, unit, min, max, why };

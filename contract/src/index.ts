@@ -1,4 +1,5 @@
-export { abrasiveSchema, gradeSchema } from './abrasives.js';
+export { abrasiveSchema, gradeSchema, setNameSchema } from './abrasives.js';
+export { backupNameSchema, type Backup, type BackupList, type Restored } from './backups.js';
 export { boardDraftSchema, boardSchema, type BoardDraft } from './boards.js';
 export { careSchema } from './cares.js';
 export type { Calculation } from './calculation.js';
@@ -6,6 +7,7 @@ export { calculations } from './calculations.js';
 export { check, type Checked, type FieldProblem, type Problem } from './check.js';
 export { RANGES, type Range, type RangeName } from './fields.js';
 export { guideSchema } from './guides.js';
+export { DATABASE_BYTES, MOST, WORKSHOP_FILE_BYTES } from './limits.js';
 export {
   PAPERS,
   patternQueries,
@@ -29,4 +31,5 @@ export {
 } from './stored.js';
 export { settingsSchema } from './settings.js';
 export { toolSchema } from './tools.js';
-export { workshopSchema } from './workshop.js';
+export type { CommandList, CommandSummary } from './undo.js';
+export { readWorkshop, workshopSchema } from './workshop.js';

@@ -60,6 +60,7 @@ export * from './guide/wheel-pose.js';
 export * from './guide/wheel-support.js';
 export * from './measure/angle.js';
 export * from './measure/date.js';
+export * from './measure/instant.js';
 export * from './measure/length.js';
 export * from './measure/minutes.js';
 export * from './measure/number.js';
