@@ -7,6 +7,7 @@ import helmet from 'helmet';
 import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { format } from 'date-fns';
+import { WORKSHOP_FILE_BYTES } from '@mellow-anvil/contract';
 import { abrasives } from './abrasives/abrasives.js';
 import { cares } from './abrasives/cares.js';
 import { setsRoutes } from './abrasives/sets.routes.js';
@@ -28,7 +29,7 @@ import { RunsService } from './runs/runs.service.js';
 import { sessions } from './sessions/sessions.js';
 import { settings } from './settings/settings.js';
 import { settingsRoutes } from './settings/settings.routes.js';
-import type { Database } from './shared/database.js';
+import type { Database } from './storage/database.js';
 import { boardDrafts, careDrafts, planDrafts, sessionDrafts } from './shared/drafts.js';
 import { HttpProblem, problemHandler } from './shared/problem.js';
 import { resourceRoutes } from './shared/resource.routes.js';
@@ -49,9 +50,8 @@ export interface AppOptions {
   readonly log?: Logger;
 }
 
-/** What a body may weigh: one thing, and a whole workshop. */
+/** What a body may weigh that holds one thing. */
 const BODY_LIMIT = '256kb';
-const WORKSHOP_LIMIT = '25mb';
 
 /** The whole server as one Express application over an open database. */
 export function createApp({ database, webFolder, log = pino({ level: 'silent' }) }: AppOptions): {
@@ -80,7 +80,7 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
 
   const api = express.Router();
   api.use(requireJson);
-  api.use('/workshop', express.json({ limit: WORKSHOP_LIMIT }), workshopRoutes(workshop));
+  api.use('/workshop', express.json({ limit: WORKSHOP_FILE_BYTES }), workshopRoutes(workshop));
   api.use(express.json({ limit: BODY_LIMIT }));
   api.use('/tools', cardRoutes(toolStore, guideStore, boardStore, abrasiveStore, records, printer));
   api.use('/tools', resourceRoutes(tools, toolStore));
@@ -100,7 +100,7 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   api.use('/records', recordsRoutes(records));
   api.use('/runs', runsRoutes(runs));
   api.use('/backups', backupsRoutes(backups));
-  api.use('/settings', settingsRoutes(settingsStore, commands));
+  api.use('/settings', settingsRoutes(settingsStore, database, commands));
   api.use('/calc', calcRoutes());
   api.use('/undo', undoRoutes(commands));
   const described = once(openApi);

@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import envPaths from 'env-paths';
 import { pino } from 'pino';
 import { createApp } from './app.js';
-import { CannotOpen, openDatabase } from './shared/database.js';
+import { CannotOpen, openDatabase } from './storage/database.js';
 import { isLoopback } from './shared/strangers.js';
 
 /**
@@ -27,7 +27,7 @@ async function main(): Promise<void> {
   const database = await openDatabase(folder);
   const webFolder = fileURLToPath(new URL('../../web/dist/browser', import.meta.url));
   const { app, workshop, backups } = createApp({ database, webFolder, log });
-  if (openFile) await workshop.begin(JSON.parse(await readFile(openFile, 'utf8')));
+  if (openFile && !database.damage) await workshop.begin(JSON.parse(await readFile(openFile, 'utf8')));
 
   const rest = backups.keepUp();
 
@@ -46,8 +46,12 @@ async function main(): Promise<void> {
       console.log(
         `The workshop was brought up to this release; a copy of it as it was is at ${database.backup}`,
       );
+    for (const sentence of database.told) console.error(sentence);
+    if (database.damage) console.error(`${database.damage.why} ${wayOut(folder)}`);
     console.log(`Your data is in ${folder}`);
-    console.log(`Mellow Anvil is at http://${shown}:${taken}/`);
+    const address = `http://${shown}:${taken}/`;
+    void database.answersAt(address);
+    console.log(`Mellow Anvil is at ${address}`);
   });
   const stop = (): void => {
     server.close(
@@ -61,6 +65,11 @@ async function main(): Promise<void> {
   process.once('SIGINT', stop);
   process.once('SIGTERM', stop);
 }
+
+const wayOut = (folder: string): string =>
+  'Nothing was changed in it. Open the page below to put a backup in its place; or stop this program, move ' +
+  `workshop.sqlite and the files beginning with that name out of ${folder}, and copy a file from its folder ` +
+  '“backups” there under the name workshop.sqlite.';
 
 function fail(message: string): never {
   console.error(message);

@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from './app.js';
-import { openDatabase, type Database } from './shared/database.js';
+import { openDatabase, type Database } from './storage/database.js';
 
 describe('the page as it is served', () => {
   let folder: string;

@@ -1,13 +1,9 @@
 import { Router } from 'express';
-import Joi from 'joi';
+import { backupNameSchema } from '@mellow-anvil/contract';
 import { checked } from '../shared/resource.routes.js';
 import type { BackupsService } from './backups.service.js';
 
-export const backupNameSchema = Joi.object<{ name: string }>({
-  name: Joi.string().max(100).required().messages({ '*': 'Name the backup, as the list has it.' }),
-}).required();
-
-/** The backups there are, one more now, and one put back. */
+/** The backups there are, one more now, one put back, and the other ways out of a damaged file. */
 export function backupsRoutes(backups: BackupsService): Router {
   return Router()
     .get('/', async (_request, response) => {
@@ -18,5 +14,12 @@ export function backupsRoutes(backups: BackupsService): Router {
     })
     .post('/restore', async (request, response) => {
       response.json(await backups.restore(checked(backupNameSchema, request.body).name));
+    })
+    .post('/open-as-it-is', async (_request, response) => {
+      await backups.openAsItIs();
+      response.status(204).end();
+    })
+    .post('/begin-anew', async (_request, response) => {
+      response.json(await backups.beginAnew());
     });
 }

@@ -1,41 +1,32 @@
-import { copyFile, mkdir, readdir, rm, stat } from 'node:fs/promises';
+import { copyFile, mkdir, mkdtemp, readdir, rm, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
+import { isValid, parseISO } from 'date-fns';
 import type { Logger } from 'pino';
-import { QueryTypes, Sequelize } from 'sequelize';
-import sqlite3 from 'sqlite3';
-import { CannotOpen, DATABASE_FILE, openDatabase, type Database } from '../shared/database.js';
+import type { Backup, BackupList, Restored } from '@mellow-anvil/contract';
 import { HttpProblem, notFound, storageTrouble } from '../shared/problem.js';
-import { isAsWritten, removeSnapshot, snapshot } from '../shared/snapshot.js';
+import { CannotOpen, DATABASE_FILE, RESTORING, stampOf, type Database } from '../storage/database.js';
+import { MIGRATIONS } from '../storage/migrations.js';
+import { UnsoundCopy, isAsWritten, removeSnapshot } from '../storage/snapshot.js';
+import { faultOf } from '../storage/soundness.js';
+import { NotBroughtUp, bringUp } from '../storage/upgrade.js';
 import { toRemove } from './rotation.js';
-
-/** A copy of the database in `backups/`. */
-export interface Backup {
-  readonly name: string;
-  readonly madeAt: string;
-  readonly bytes: number;
-  /** Made on the schedule or by hand, before a restore, or before a migration. */
-  readonly because: 'regular' | 'before-restore' | 'before-migration';
-}
-
-export interface BackupList {
-  readonly folder: string;
-  readonly backups: readonly Backup[];
-  /** Why the last one could not be made, in words. */
-  readonly trouble?: string;
-}
 
 /** A regular backup is due when the newest is this old and something has changed since. */
 export const BACKUP_EVERY_HOURS = 6;
+/** So long after one was due, that there is none is told on the page, whatever the cause. */
+const OVERDUE_AFTER_HOURS = 2;
 const LOOK_EVERY_MS = 10 * 60_000;
 const HOUR_MS = 3_600_000;
 
-const NAME = /^(workshop|before-restore|before-migration)-(\d{4}-\d\d-\d\dT\d\d-\d\d-\d\d-\d{3}Z)\.sqlite$/;
+const NAME =
+  /^(workshop|before-restore|before-migration)-(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d)-(\d{3})Z\.sqlite$/;
 const BECAUSE = { workshop: 'regular' } as Readonly<Record<string, Backup['because']>>;
 
 /** Keeps copies of the database while it is in use, and puts one back. */
 export class BackupsService {
   private readonly folder: string;
   private trouble: string | undefined;
+  private restoring = false;
 
   constructor(
     private readonly database: Database,
@@ -49,19 +40,34 @@ export class BackupsService {
 
   async list(): Promise<BackupList> {
     const names = await readdir(this.folder).catch(() => []);
-    const backups = await Promise.all(
-      names.flatMap((name) => {
-        const found = NAME.exec(name);
-        return found ? [this.described(name, found[1] as string, found[2] as string)] : [];
-      }),
-    );
-    backups.sort((a, b) => b.madeAt.localeCompare(a.madeAt));
-    return { folder: this.folder, backups, ...(this.trouble && { trouble: this.trouble }) };
+    const found = await Promise.all(names.map((name) => this.described(name)));
+    const backups = found
+      .filter((backup) => backup !== undefined)
+      .sort((a, b) => b.madeAt.localeCompare(a.madeAt) || a.name.localeCompare(b.name));
+    const { damage, told } = this.database;
+    const trouble = this.trouble ?? (await this.overdue(backups));
+    return {
+      folder: this.folder,
+      backups,
+      told,
+      ...(damage && { damage }),
+      ...(trouble !== undefined && { trouble }),
+    };
   }
 
-  /** Makes a backup now. @throws HttpProblem in words, when the disk is full or may not be written. */
+  /** Makes a backup now. @throws HttpProblem in words, when the disk is full or the workshop damaged. */
   async make(): Promise<Backup> {
-    return this.snapshot('workshop');
+    try {
+      const changed = await this.database.changedBehind();
+      if (changed !== undefined) throw new UnsoundCopy(changed);
+      await this.database.settle();
+      const file = await this.freeName('workshop');
+      await this.database.copyTo(file);
+      this.trouble = undefined;
+      return (await this.described(file.slice(this.folder.length + 1))) as Backup;
+    } catch (reason) {
+      throw this.notMade(reason);
+    }
   }
 
   /**
@@ -80,80 +86,126 @@ export class BackupsService {
 
   /** Makes a regular backup when the newest is old and something has changed; then lets old ones go. */
   async makeIfDue(): Promise<boolean> {
+    if (this.database.damage) return false;
     try {
-      const { backups } = await this.list();
-      const newest = backups.find(({ because }) => because === 'regular');
-      const age = newest ? this.now().getTime() - Date.parse(newest.madeAt) : Infinity;
-      if (age < BACKUP_EVERY_HOURS * HOUR_MS) return false;
+      const newest = this.newestRegular((await this.list()).backups);
+      if (this.hoursSince(newest) < BACKUP_EVERY_HOURS) return false;
       if (newest && (await this.changedAt()) <= Date.parse(newest.madeAt)) return false;
-      await this.snapshot('workshop');
+      await this.make();
       await this.rotate();
       return true;
     } catch (reason) {
-      // Told in Settings as well: a backup nobody knows is missing is no backup.
+      // Told on the page as well: a backup nobody knows is missing is no backup.
       this.log.error(reason, 'backup failed');
       return false;
+    } finally {
+      await this.database.settle().catch((reason: unknown) => this.log.error(reason, 'not settled'));
     }
   }
 
   /**
-   * Puts a backup in place of everything stored, all or nothing, after checking that it is whole;
-   * what was there before is backed up first.
-   * @throws HttpProblem 404, or 422 when the copy is damaged or of a newer release
+   * Puts a backup in place of everything stored, all or nothing, after checking that it is whole. What was
+   * there before is backed up first while every writer waits; where it is damaged its files are set aside.
+   * @throws HttpProblem 404, 409 while another is under way, or 422 when the copy is damaged or of a newer release
    */
-  async restore(name: string): Promise<{ readonly before: string }> {
-    if (!NAME.test(name)) throw notFound('This backup');
-    const file = join(this.folder, name);
-    const found = await stat(file).catch(() => undefined);
-    if (!found?.isFile()) throw notFound('This backup');
-    if (!(await isAsWritten(file))) {
-      throw damaged('It is not, byte for byte, what was written.');
-    }
-    const bench = join(dirname(this.database.file), 'restoring');
-    try {
-      await rm(bench, { recursive: true, force: true });
-      await mkdir(bench, { recursive: true });
-      const copy = join(bench, DATABASE_FILE);
-      await copyFile(file, copy);
-      await refuseUnsound(copy);
-      await (await this.broughtUpToDate(bench)).close();
-      const before = await this.snapshot('before-restore');
-      await this.database.exclusive(() => putInPlace(this.database.file, copy));
-      this.replaced();
-      return { before: before.name };
-    } finally {
-      await rm(bench, { recursive: true, force: true }).catch(() => undefined);
-    }
+  async restore(name: string): Promise<Restored> {
+    const backup = await this.described(name);
+    if (!backup) throw notFound('This backup');
+    return this.oneAtATime(async () => {
+      const file = join(this.folder, name);
+      if (!(await isAsWritten(file))) throw damaged('It is not, byte for byte, what was written.');
+      const room = await mkdtemp(join(dirname(this.database.file), RESTORING));
+      try {
+        const copy = join(room, DATABASE_FILE);
+        await copyFile(file, copy);
+        await madeReady(copy);
+        await mkdir(this.folder, { recursive: true });
+        const before = await this.freeName('before-restore');
+        const aside = this.asideFolder();
+        const done = await this.database.replaceBy(copy, before, aside);
+        return done === 'copied' ? { before: before.slice(this.folder.length + 1) } : { aside };
+      } finally {
+        await rm(room, { recursive: true, force: true }).catch(() => undefined);
+      }
+    });
   }
 
-  private async broughtUpToDate(folder: string): Promise<Database> {
-    try {
-      return await openDatabase(folder);
-    } catch (reason) {
-      if (reason instanceof CannotOpen) throw damaged(reason.message);
-      throw reason;
-    }
+  /** Opens a damaged file that can be read as it is. @throws HttpProblem 409 when it is not, or cannot be */
+  async openAsItIs(): Promise<void> {
+    if (!this.database.damage?.readable)
+      throw notDamaged('The workshop’s file is not one that can be opened as it is.');
+    await this.oneAtATime(() => this.database.openAsItIs());
   }
 
-  private async snapshot(prefix: string): Promise<Backup> {
-    const stamp = this.now().toISOString().replace(/[:.]/g, '-');
-    const name = `${prefix}-${stamp}.sqlite`;
+  /** Sets a damaged file aside and begins an empty workshop. @throws HttpProblem 409 when it is not damaged */
+  async beginAnew(): Promise<Restored> {
+    if (!this.database.damage) throw notDamaged('The workshop’s file is sound.');
+    const aside = this.asideFolder();
+    await this.oneAtATime(() => this.database.beginAnew(aside));
+    return { aside };
+  }
+
+  private async oneAtATime<T>(work: () => Promise<T>): Promise<T> {
+    if (this.restoring) {
+      throw new HttpProblem(
+        409,
+        'Restoring already',
+        'A backup is being put back this moment: wait until that is done, look at what it gave, then choose again.',
+      );
+    }
+    this.restoring = true;
     try {
-      await mkdir(this.folder, { recursive: true });
-      await snapshot(this.database.sequelize, join(this.folder, name));
-      this.trouble = undefined;
+      return await work();
     } catch (reason) {
+      if (reason instanceof HttpProblem) throw reason;
       const known = storageTrouble(reason);
-      const at = this.now().toISOString().slice(0, 16).replace('T', ' ');
-      this.trouble = `The backup of ${at} UTC was not made. ${known?.[2] ?? (reason as Error).message}`;
       throw known ? new HttpProblem(...known) : reason;
+    } finally {
+      this.restoring = false;
+      this.replaced();
     }
-    return this.described(name, prefix, stamp);
+  }
+
+  private asideFolder(): string {
+    return join(dirname(this.database.file), `damaged-${stampOf(this.now())}`);
+  }
+
+  /** A name nothing has: two copies may be made within one millisecond. */
+  private async freeName(prefix: string): Promise<string> {
+    await mkdir(this.folder, { recursive: true });
+    const taken = new Set(await readdir(this.folder));
+    let at = this.now();
+    const name = (): string => `${prefix}-${stampOf(at)}.sqlite`;
+    while (taken.has(name())) at = new Date(at.getTime() + 1);
+    return join(this.folder, name());
+  }
+
+  private notMade(reason: unknown): unknown {
+    const known = storageTrouble(reason);
+    const unsound = reason instanceof UnsoundCopy;
+    const why = unsound
+      ? `${reason.message} The backups made before are kept: restore one of them.`
+      : (known?.[2] ?? (reason as Error).message);
+    this.trouble = `The backup of ${minuteOf(this.now())} UTC was not made. ${why}`;
+    if (unsound) return new HttpProblem(503, 'The workshop’s file is damaged', this.trouble);
+    return known ? new HttpProblem(...known) : reason;
+  }
+
+  /** Why somebody should look, when none was made for long although something changed. */
+  private async overdue(backups: readonly Backup[]): Promise<string | undefined> {
+    if (this.database.damage) return undefined;
+    const newest = this.newestRegular(backups);
+    if (!newest || this.hoursSince(newest) < BACKUP_EVERY_HOURS + OVERDUE_AFTER_HOURS) return undefined;
+    const changed = await this.changedAt();
+    const due = Date.parse(newest.madeAt) + (BACKUP_EVERY_HOURS + OVERDUE_AFTER_HOURS) * HOUR_MS;
+    return changed > Date.parse(newest.madeAt) &&
+      this.now().getTime() > Math.max(due, changed + LOOK_EVERY_MS * 2)
+      ? `The last backup was made on ${minuteOf(new Date(newest.madeAt))} UTC, and things have changed since. Make one now.`
+      : undefined;
   }
 
   private async rotate(): Promise<void> {
-    const { backups } = await this.list();
-    const regular = backups.filter(({ because }) => because === 'regular');
+    const regular = (await this.list()).backups.filter(({ because }) => because === 'regular');
     const gone = new Set(
       toRemove(regular.map(({ madeAt }) => new Date(madeAt))).map((date) => date.toISOString()),
     );
@@ -162,16 +214,24 @@ export class BackupsService {
     }
   }
 
-  private async described(name: string, prefix: string, stamp: string): Promise<Backup> {
-    const { size } = await stat(join(this.folder, name));
-    const [day, time] = stamp.split('T') as [string, string];
-    const [hours, minutes, seconds, rest] = time.split('-');
-    return {
-      name,
-      madeAt: `${day}T${hours}:${minutes}:${seconds}.${rest}`,
-      bytes: size,
-      because: BECAUSE[prefix] ?? (prefix as Backup['because']),
-    };
+  /** The newest that was made before now: one stamped in the future tells nothing of what is due. */
+  private newestRegular(backups: readonly Backup[]): Backup | undefined {
+    const now = this.now().toISOString();
+    return backups.find(({ because, madeAt }) => because === 'regular' && madeAt <= now);
+  }
+
+  private hoursSince(backup: Backup | undefined): number {
+    return backup ? (this.now().getTime() - Date.parse(backup.madeAt)) / HOUR_MS : Infinity;
+  }
+
+  /** What a file's name says of it; nothing for a file that is no backup, or cannot be looked at. */
+  private async described(name: string): Promise<Backup | undefined> {
+    const [, prefix = '', day, hours, minutes, seconds, rest] = NAME.exec(name) ?? [];
+    const madeAt = `${day}T${hours}:${minutes}:${seconds}.${rest}Z`;
+    if (!isValid(parseISO(madeAt))) return undefined;
+    const found = await stat(join(this.folder, name)).catch(() => undefined);
+    if (!found?.isFile()) return undefined;
+    return { name, madeAt, bytes: found.size, because: BECAUSE[prefix] ?? (prefix as Backup['because']) };
   }
 
   private async changedAt(): Promise<number> {
@@ -187,68 +247,22 @@ export class BackupsService {
   }
 }
 
-/** @throws HttpProblem when SQLite's own check finds the file unsound */
-async function refuseUnsound(file: string): Promise<void> {
-  const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
+/** A copy checked by SQLite itself, and brought up to this release. */
+async function madeReady(copy: string): Promise<void> {
+  const fault = await faultOf(copy);
+  if (fault !== undefined) throw damaged(fault);
   try {
-    const [found] = await sequelize.query<{ integrity_check: string }>('PRAGMA integrity_check', {
-      type: QueryTypes.SELECT,
-    });
-    if (found?.integrity_check !== 'ok') throw damaged(found?.integrity_check ?? 'It cannot be read.');
-    const loose = await sequelize.query('PRAGMA foreign_key_check', { type: QueryTypes.SELECT });
-    if (loose.length > 0) throw damaged('Entries in it point at nothing.');
+    await bringUp(copy, { migrations: MIGRATIONS });
   } catch (reason) {
-    if (reason instanceof HttpProblem) throw reason;
-    throw damaged((reason as Error).message);
-  } finally {
-    await sequelize.close();
+    if (reason instanceof CannotOpen) throw damaged(reason.message);
+    if (reason instanceof NotBroughtUp && !storageTrouble(reason.cause)) throw damaged(`${reason.message}.`);
+    throw reason instanceof NotBroughtUp ? reason.cause : reason;
   }
 }
 
-/**
- * Replaces every row of the live database by the copy's in one transaction, over a connection of
- * its own, so that a fault at any moment leaves the live data as it was.
- */
-async function putInPlace(live: string, copy: string): Promise<void> {
-  const connection = await new Promise<sqlite3.Database>((resolve, reject) => {
-    const opened: sqlite3.Database = new sqlite3.Database(live, (reason) =>
-      reason ? reject(reason) : resolve(opened),
-    );
-  });
-  const run = (sql: string, values: readonly string[] = []): Promise<void> =>
-    new Promise((resolve, reject) => {
-      connection.run(sql, values, (reason: Error | null) => (reason ? reject(reason) : resolve()));
-    });
-  const names = (sql: string): Promise<string[]> =>
-    new Promise((resolve, reject) => {
-      connection.all(sql, (reason: Error | null, rows: { name: string }[]) =>
-        reason ? reject(reason) : resolve(rows.map(({ name }) => name)),
-      );
-    });
-  try {
-    await run('ATTACH DATABASE ? AS kept', [copy]);
-    const tables = await names(
-      `SELECT name FROM kept.sqlite_master WHERE type = 'table' AND (name NOT LIKE 'sqlite!_%' ESCAPE '!' OR name = 'sqlite_sequence')`,
-    );
-    await run('BEGIN IMMEDIATE');
-    try {
-      for (const table of tables) {
-        // Columns by name: a database that was migrated lays them out in another order than a new one.
-        const columns = (await names(`SELECT name FROM pragma_table_info('${table}', 'kept')`))
-          .map((column) => `"${column}"`)
-          .join(', ');
-        await run(`DELETE FROM main."${table}"`);
-        await run(`INSERT INTO main."${table}" (${columns}) SELECT ${columns} FROM kept."${table}"`);
-      }
-      await run('COMMIT');
-    } catch (reason) {
-      await run('ROLLBACK');
-      throw reason;
-    }
-  } finally {
-    await new Promise((resolve) => connection.close(resolve));
-  }
-}
+const minuteOf = (instant: Date): string => instant.toISOString().slice(0, 16).replace('T', ' ');
+
+const notDamaged = (why: string): HttpProblem => new HttpProblem(409, 'Nothing to put right', why);
 
 const damaged = (why: string): HttpProblem =>
   new HttpProblem(

@@ -1,4 +1,4 @@
-import { copyFile, mkdir, open, readFile, readdir, rm, stat, writeFile } from 'node:fs/promises';
+import { copyFile, mkdir, open, readFile, readdir, rm, stat, symlink, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { pino } from 'pino';
@@ -112,6 +112,43 @@ describe('backups', () => {
       .withContext('nothing changed since')
       .toBeFalse();
     expect((await readdir(folder())).length).toBe(4);
+  });
+
+  it('are made on, whatever else lies in the folder: one of the future, a dangling link, a 99th month', async () => {
+    const name = await backUp();
+    for (const other of [
+      'workshop-2999-01-01T00-00-00-000Z.sqlite',
+      'workshop-2026-99-01T00-00-00-000Z.sqlite',
+    ]) {
+      await copyFile(join(folder(), name), join(folder(), other));
+    }
+    await symlink(join(folder(), 'nowhere'), join(folder(), 'workshop-2026-01-01T00-00-00-000Z.sqlite'));
+    const service = new BackupsService(
+      shop.database,
+      pino({ level: 'silent' }),
+      () => undefined,
+      () => new Date(Date.now() + 7 * 3_600_000),
+    );
+    await ask('POST', '/api/tools', TOOLS.skew);
+    expect(await service.makeIfDue()).toBeTrue();
+    const { backups, trouble } = await service.list();
+    expect(trouble).toBeUndefined();
+    expect(backups.map((each) => each.name)).not.toContain('workshop-2026-99-01T00-00-00-000Z.sqlite');
+    expect(backups.length).toBe(3);
+  });
+
+  it('that are overdue are told of, whatever the cause', async () => {
+    await backUp();
+    await ask('POST', '/api/tools', TOOLS.skew);
+    const later = (hours: number): BackupsService =>
+      new BackupsService(
+        shop.database,
+        pino({ level: 'silent' }),
+        () => undefined,
+        () => new Date(Date.now() + hours * 3_600_000),
+      );
+    expect((await later(7).list()).trouble).toBeUndefined();
+    expect((await later(9).list()).trouble).toMatch(/last backup was made on .* things have changed since/);
   });
 
   it('rotate: the newest stay, and the last of every day and month', () => {

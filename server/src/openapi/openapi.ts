@@ -1,6 +1,7 @@
 import joiToJson from 'joi-to-json';
 import Joi from 'joi';
 import {
+  backupNameSchema,
   calculations,
   changeSchema,
   boardDraftSchema,
@@ -13,7 +14,6 @@ import {
   workshopSchema,
 } from '@mellow-anvil/contract';
 import { setImportSchema } from '../abrasives/sets.routes.js';
-import { backupNameSchema } from '../backups/backups.routes.js';
 import { settings } from '../settings/settings.js';
 import { KINDS } from '../shared/kinds.js';
 import type { Kind, KindName } from '../shared/kind.js';
@@ -84,6 +84,12 @@ export function openApi(): Json {
   };
   paths['/api/backups/restore'] = {
     post: operation('Put a backup in place of everything stored', { body: backupNameSchema }),
+  };
+  paths['/api/backups/open-as-it-is'] = {
+    post: operation('Open a damaged workshop that can be read as it is', { status: 204 }),
+  };
+  paths['/api/backups/begin-anew'] = {
+    post: operation('Set a damaged workshop aside and begin an empty one', {}),
   };
   const form = { name: 'form', in: 'path', required: true, schema: { enum: ['pdf', 'svg', 'dxf', 'stl'] } };
   for (const [name, query] of Object.entries(patternQueries)) {

@@ -22,7 +22,7 @@ import {
 import { abrasives } from '../abrasives/abrasives.js';
 import { cares } from '../abrasives/cares.js';
 import { sessions } from '../sessions/sessions.js';
-import type { Database } from '../shared/database.js';
+import type { Database } from '../storage/database.js';
 import { notFound } from '../shared/problem.js';
 import { rowsOf } from '../shared/rows.js';
 import { toStored } from '../shared/store.js';

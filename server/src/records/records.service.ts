@@ -11,7 +11,7 @@ import {
   type ToolRecord,
 } from '@mellow-anvil/core';
 import { sessions } from '../sessions/sessions.js';
-import type { Database } from '../shared/database.js';
+import type { Database } from '../storage/database.js';
 import type { Row } from '../shared/kind.js';
 import { notFound } from '../shared/problem.js';
 import { rowsOf } from '../shared/rows.js';

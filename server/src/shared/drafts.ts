@@ -51,7 +51,7 @@ export function planDrafts(
           { field: 'seatName', message: `The guide has no seat “${draft.seatName}”; choose one of its own.` },
         ]);
       }
-      const { items } = await abrasives.list({ sort: '-sizeUm', page: 1, pageSize: 500 });
+      const items = await abrasives.all('-sizeUm');
       const { state } = await records.of(draft.toolId);
       return {
         ...draft,

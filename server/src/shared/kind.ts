@@ -16,6 +16,12 @@ export interface Row {
   readonly [column: string]: unknown;
 }
 
+/** A column that holds the id of another kind's row, which has to be there. */
+export interface Reference {
+  readonly column: string;
+  readonly to: KindName;
+}
+
 type ColumnType = 'text' | 'real' | 'json';
 
 /** The keys of every member of a union. */
@@ -32,8 +38,8 @@ export interface KindOptions<T> {
   readonly sorts: readonly string[];
   readonly searches: readonly string[];
   readonly filters?: Readonly<Record<string, Joi.Schema>>;
-  /** Kinds whose rows name this one's and are removed with it. */
-  readonly dependents?: readonly { readonly kind: KindName; readonly column: string }[];
+  /** Columns that name a row of another kind; this one is removed with it. */
+  readonly references?: readonly Reference[];
 }
 
 /** A kind of stored thing: how it is checked, laid out in its table, listed and related. */

@@ -2,6 +2,7 @@ import type { ErrorRequestHandler, Response } from 'express';
 import type { FieldProblem, Problem } from '@mellow-anvil/contract';
 import { Refusal } from '@mellow-anvil/core';
 import type { Logger } from 'pino';
+import { WorkshopDamaged } from '../storage/finding.js';
 
 /** An answer that is a refusal: thrown anywhere below a route, told as problem+json. */
 export class HttpProblem extends Error {
@@ -81,7 +82,7 @@ const STORAGE_ERRORS: Readonly<Record<string, readonly [number, string, string]>
   SQLITE_CORRUPT: [
     503,
     'The workshop’s file is damaged',
-    'Put the newest copy from its folder “backups” in its place, and keep the damaged file aside.',
+    'Restore the newest backup under Settings, or copy one in its place by hand; the damaged file is kept aside.',
   ],
 };
 
@@ -113,6 +114,9 @@ function toProblem(reason: unknown): HttpProblem {
   if (reason instanceof HttpProblem) return reason;
   if (reason instanceof Refusal) {
     return invalid([{ field: reason.field, message: reason.message }]);
+  }
+  if (reason instanceof WorkshopDamaged) {
+    return new HttpProblem(503, 'The workshop’s file is damaged', reason.message);
   }
   const storage = storageTrouble(reason);
   if (storage) return new HttpProblem(storage[0], storage[1], `${storage[2]} ${NOTHING_CHANGED}`);

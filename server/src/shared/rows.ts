@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize';
-import type { Database } from './database.js';
+import type { Database } from '../storage/database.js';
 import type { Kind, Row } from './kind.js';
 
 /** Rows of a kind as they lie in its table. `where` is SQL of ours; what people typed is bound. */

@@ -1,15 +1,17 @@
 import { randomUUID } from 'node:crypto';
-import { QueryTypes, type Model, type ModelStatic, type Transaction } from 'sequelize';
+import { QueryTypes, type Transaction } from 'sequelize';
 import type { Change, ListQuery, Page, Stored } from '@mellow-anvil/contract';
 import type { Commands, RowChange } from '../undo/commands.js';
-import type { Database } from './database.js';
+import type { Database } from '../storage/database.js';
 import type { Kind, Row } from './kind.js';
-import { kindNamed } from './kinds.js';
+import { dependentsOn } from './kinds.js';
 import { HttpProblem, notFound } from './problem.js';
 
 /** What can be done with one kind of stored thing. */
 export interface Store<T> {
   list(query: ListQuery): Promise<Page<Stored<T>>>;
+  /** Every one there is, in the order of a column; `-name` turns it round. */
+  all(sort: string): Promise<readonly Stored<T>[]>;
   /** The same page as JSON text. */
   listText(query: ListQuery): Promise<string>;
   read(id: string): Promise<Stored<T>>;
@@ -69,6 +71,14 @@ export function storeOf<T extends object>(kind: Kind<T>, database: Database, com
 
   return {
     list: async (query) => JSON.parse(await listText(query)) as Page<Stored<T>>,
+
+    all: async (sort) => {
+      const { from, order } = listSql(kind, { sort, page: 1, pageSize: 1 });
+      const rows = await database.sequelize.query<Row>(`SELECT * FROM ${from} ORDER BY ${order}`, {
+        type: QueryTypes.SELECT,
+      });
+      return rows.map((row) => toStored(kind, row));
+    },
 
     listText,
 
@@ -156,14 +166,13 @@ async function dependentsOf<T>(
   transaction: Transaction,
 ): Promise<{ kind: Kind['name']; before: Row }[]> {
   const found = await Promise.all(
-    (kind.dependents ?? []).map(async (dependent) => {
-      const model: ModelStatic<Model> = kindNamed(dependent.kind).model(database.sequelize);
-      const rows = await model.findAll({
-        where: { [dependent.column]: id, deletedAt: null },
+    dependentsOn(kind.name).map(async ({ kind: dependent, column }) => {
+      const rows = await dependent.model(database.sequelize).findAll({
+        where: { [column]: id, deletedAt: null },
         raw: true,
         transaction,
       });
-      return (rows as unknown as Row[]).map((before) => ({ kind: dependent.kind, before }));
+      return (rows as unknown as Row[]).map((before) => ({ kind: dependent.name, before }));
     }),
   );
   return found.flat();

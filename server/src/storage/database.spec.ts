@@ -1,4 +1,4 @@
-import { mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
+import { mkdir, mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
@@ -166,7 +166,7 @@ describe('openDatabase', () => {
     const care = { abrasiveId: 'w1000', kind: 'flattened', at: '2026-11-24T09:00:00Z' };
     expect((await shop.ask('POST', '/api/cares', care)).status).toBe(201);
     const { stones } = (await shop.ask('GET', '/api/bench')).body;
-    expect(stones.w1000.care.lastAt).toBe(care.at);
+    expect(stones.w1000.care.lastAt).toBe('2026-11-24T09:00:00.000Z');
     expect(Object.keys((await shop.ask('GET', '/api/records')).body).length).toBe(3);
     await shop.close();
   });
@@ -190,7 +190,9 @@ describe('openDatabase', () => {
     expect((await shop.ask('POST', '/api/sessions', read)).body.camber).toEqual(read.camber);
     const { smooth } = { smooth: (await shop.ask('GET', '/api/records')).body['smooth-50'] };
     expect(smooth.state.camber).toEqual(jasmine.objectContaining({ camberMm: 0.06, from: 'read' }));
-    expect((await shop.ask('GET', '/api/bench')).body.stones.w1000.care.lastAt).toBe('2026-11-24T09:00:00Z');
+    expect((await shop.ask('GET', '/api/bench')).body.stones.w1000.care.lastAt).toBe(
+      '2026-11-24T09:00:00.000Z',
+    );
     await shop.close();
   });
 
@@ -202,19 +204,87 @@ describe('openDatabase', () => {
     );
   });
 
-  it('says so when the file is no workshop, or a migration fails', async () => {
+  it('leaves the file as it was when a step fails, says where the copy is, and opens again', async () => {
     await (await openDatabase(folder)).close();
+    const before = await readFile(join(folder, 'workshop.sqlite'));
     await expectAsync(openDatabase(folder, { migrations: [...MIGRATIONS, BROKEN] })).toBeRejectedWithError(
       CannotOpen,
-      /cannot be opened/,
+      /could not be brought up.*Nothing was changed.*backups\/before-migration-.*start the release you had before/,
     );
-    await writeFile(
-      join(folder, 'workshop.sqlite'),
-      'this is a shopping list, and no database at all, honest',
-    );
+    expect((await readFile(join(folder, 'workshop.sqlite'))).equals(before)).toBeTrue();
+    expect((await readdir(folder)).filter((name) => name.startsWith('upgrading-'))).toEqual([]);
+    await (await openDatabase(folder)).close();
+  });
+
+  it('has one owner: a second program is refused in words, and told where the first one’s page is', async () => {
+    const first = await openDatabase(folder);
+    await first.answersAt('http://127.0.0.1:4420/');
     await expectAsync(openDatabase(folder)).toBeRejectedWithError(
       CannotOpen,
-      /cannot be opened as a workshop/,
+      /already open.*its page is at http:\/\/127\.0\.0\.1:4420\/.*stop it first/,
     );
+    await first.close();
+    await (await openDatabase(folder)).close();
+  });
+
+  it('is not another program’s database', async () => {
+    const other = new Sequelize({
+      dialect: 'sqlite',
+      storage: join(folder, 'workshop.sqlite'),
+      logging: false,
+    });
+    await other.query('CREATE TABLE recipes (name TEXT)');
+    await other.close();
+    await expectAsync(openDatabase(folder)).toBeRejectedWithError(
+      CannotOpen,
+      /another program, not a workshop/,
+    );
+  });
+
+  it('clears away what killed programs left half done', async () => {
+    await mkdir(join(folder, 'backups'), { recursive: true });
+    await mkdir(join(folder, 'upgrading-x'));
+    await mkdir(join(folder, 'restoring'));
+    for (const name of ['a.sqlite.unfinished', 'a.sqlite.sha256', 'b.sqlite.unfinished-journal']) {
+      await writeFile(join(folder, 'backups', name), '');
+    }
+    await (await openDatabase(folder)).close();
+    expect(await backups()).toEqual([]);
+    expect((await readdir(folder)).sort()).toEqual([
+      'backups',
+      'workshop.lock',
+      'workshop.sqlite',
+      'workshop.sqlite-seal',
+      'workshop.sqlite-tally',
+    ]);
+  });
+
+  it('keeps every instant as UTC, entries of what is gone with it, and undo going', async () => {
+    const left = new URL('../../src/testing/older/0006-camber.sqlite.gz', import.meta.url);
+    const file = join(folder, 'workshop.sqlite');
+    await writeFile(file, gunzipSync(await readFile(left)));
+    const old = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
+    await old.query("UPDATE tools SET deletedAt = '2026-11-27T12:00:00.000Z' WHERE id = 'bench-19'");
+    await old.close();
+    const shop = await openTestWorkshop(folder);
+    const at = async (kind: string): Promise<string[]> =>
+      (await shop.ask('GET', `/api/${kind}?pageSize=500`)).body.items.map(
+        (each: { startedAt?: string; at?: string }) => each.startedAt ?? each.at,
+      );
+    const instants = [...(await at('sessions')), ...(await at('cares'))];
+    for (const instant of instants) expect(instant).toMatch(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/);
+    // 15:30 at five hours east, and a day alone.
+    expect(instants).toContain('2026-11-27T10:30:00.000Z');
+    expect(instants).toContain('2026-11-26T00:00:00.000Z');
+    const file1 = await shop.ask('GET', '/api/workshop');
+    expect(file1.body.sessions.some(({ toolId }: { toolId: string }) => toolId === 'bench-19')).toBeFalse();
+    expect((await shop.ask('PUT', '/api/workshop', file1.body)).status).toBe(200);
+    expect((await shop.ask('GET', '/api/workshop')).body).toEqual(file1.body);
+    for (let i = 0; i < 4; i++) {
+      const [{ id }] = (await shop.ask('GET', '/api/undo')).body.undo;
+      expect((await shop.ask('POST', '/api/undo/undo', { id })).status).toBe(200);
+    }
+    for (const instant of await at('sessions')) expect(instant).toMatch(/\.\d{3}Z$/);
+    await shop.close();
   });
 });

@@ -1,9 +1,11 @@
-import { DataTypes, type QueryInterface } from 'sequelize';
+import { DataTypes } from 'sequelize';
+import type { Schema } from './repeatable.js';
+import { instantsAsUtc } from './utc-instants.js';
 
 /** One step of the database's shape. Steps are only ever added, never changed once released. */
 export interface Migration {
   readonly name: string;
-  up(schema: QueryInterface): Promise<void>;
+  up(schema: Schema): Promise<void>;
 }
 
 const text = { type: DataTypes.TEXT, allowNull: true };
@@ -215,6 +217,26 @@ export const MIGRATIONS: readonly Migration[] = [
     async up(schema) {
       await schema.addColumn('tools', 'camber', text);
       await schema.addColumn('sessions', 'camber', text);
+    },
+  },
+  {
+    name: '0007-what-is-kept-can-be-carried-away',
+    async up(schema) {
+      await schema.addColumn('commands', 'bytes', { type: DataTypes.INTEGER, allowNull: true });
+      await instantsAsUtc(schema.sequelize);
+      // Releases up to 0.7.0 let entries be stored while what they name was going; they go with it.
+      for (const [table, column, to] of [
+        ['plans', 'toolId', 'tools'],
+        ['sessions', 'toolId', 'tools'],
+        ['boards', 'guideId', 'guides'],
+        ['cares', 'abrasiveId', 'abrasives'],
+      ]) {
+        await schema.sequelize.query(
+          `UPDATE "${table}" SET "deletedAt" = (SELECT "deletedAt" FROM "${to}" WHERE id = "${table}"."${column}")
+           WHERE "deletedAt" IS NULL AND "${column}" IN (SELECT id FROM "${to}" WHERE "deletedAt" IS NOT NULL)`,
+        );
+      }
+      await schema.sequelize.query('UPDATE commands SET bytes = length(CAST(changes AS BLOB))');
     },
   },
 ];

@@ -1,24 +1,29 @@
-import { createHash } from 'node:crypto';
-import { createReadStream } from 'node:fs';
 import { open, readFile, rename, rm, writeFile } from 'node:fs/promises';
-import { pipeline } from 'node:stream/promises';
-import type { Sequelize } from 'sequelize';
+import { sha256Of } from './seal.js';
+import { faultOf } from './soundness.js';
 
-const SUM = '.sha256';
+export const SUM = '.sha256';
+export const UNFINISHED = '.unfinished';
+
+/** A copy that SQLite's own checks find unsound: what it was taken from is damaged. */
+export class UnsoundCopy extends Error {}
 
 /**
- * Copies the database as it is this moment into a file of its own, while it is in use, with the
- * file's SHA-256 beside it. A copy that could not be finished leaves nothing behind.
+ * Makes a copy of a database, checked and with its SHA-256 beside it, or none at all.
+ * @param vacuumInto writes the database as it is this moment into a file
+ * @throws UnsoundCopy when what was copied is damaged, and whatever the disk has against it
  */
-export async function snapshot(sequelize: Sequelize, file: string): Promise<void> {
-  const unfinished = `${file}.unfinished`;
+export async function snapshot(vacuumInto: (file: string) => Promise<unknown>, file: string): Promise<void> {
+  const unfinished = `${file}${UNFINISHED}`;
   try {
     await rm(unfinished, { force: true });
-    await sequelize.query('VACUUM INTO $unfinished', { bind: { unfinished } });
+    await vacuumInto(unfinished);
+    const fault = await faultOf(unfinished);
+    if (fault !== undefined) throw new UnsoundCopy(fault);
     const written = await open(unfinished, 'r+');
     await written.sync().finally(() => written.close());
     // The sum first: a copy without one is never taken for whole.
-    await writeFile(file + SUM, `${await sha256(unfinished)}\n`);
+    await writeFile(file + SUM, `${await sha256Of(unfinished)}\n`);
     await rename(unfinished, file);
   } catch (reason) {
     await Promise.all(
@@ -31,17 +36,11 @@ export async function snapshot(sequelize: Sequelize, file: string): Promise<void
 /** Whether a copy still is, byte for byte, what was written. */
 export async function isAsWritten(file: string): Promise<boolean> {
   const sum = await readFile(file + SUM, 'utf8').catch(() => '');
-  return sum.trim() === (await sha256(file));
+  return sum.trim() === (await sha256Of(file));
 }
 
 /** Removes a copy and its sum. */
 export async function removeSnapshot(file: string): Promise<void> {
   await rm(file, { force: true });
   await rm(file + SUM, { force: true });
-}
-
-async function sha256(file: string): Promise<string> {
-  const hash = createHash('sha256');
-  await pipeline(createReadStream(file), hash);
-  return hash.digest('hex');
 }

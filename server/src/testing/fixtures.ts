@@ -183,7 +183,7 @@ export const stone = (name: string, grade: string, more: Partial<Abrasive> = {})
 export const session = (toolId: string): Session => ({
   toolId,
   kind: 'honing',
-  startedAt: '2026-11-02T16:30:00Z',
+  startedAt: '2026-11-02T16:30:00.000Z',
   minutes: 9,
   who: 'Shed',
   conditionBefore: { kind: 'nicked', nickMm: 0.2, tipRadiusUm: 4 },

@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from '../app.js';
-import { openDatabase, type Database } from '../shared/database.js';
+import { openDatabase, type Database } from '../storage/database.js';
 
 export interface Answer {
   readonly status: number;
@@ -19,7 +19,8 @@ export interface TestWorkshop {
   readonly database: Database;
   readonly origin: string;
   ask(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Answer>;
-  close(): Promise<void>;
+  /** Ends it and clears its folder away, unless that was given or is to be kept. */
+  close(options?: { readonly keep?: boolean }): Promise<void>;
 }
 
 export async function openTestWorkshop(folder?: string): Promise<TestWorkshop> {
@@ -46,11 +47,11 @@ export async function openTestWorkshop(folder?: string): Promise<TestWorkshop> {
       const json = response.headers.get('content-type')?.includes('json');
       return { status: response.status, headers: response.headers, body: json ? JSON.parse(answer) : answer };
     },
-    async close() {
+    async close({ keep = folder !== undefined } = {}) {
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
       await database.close();
-      if (!folder) await rm(at, { recursive: true, force: true });
+      if (!keep) await rm(at, { recursive: true, force: true });
     },
   };
 }
