@@ -39,7 +39,7 @@ describe('the server over a real SQLite file', () => {
       for (const guide of [GUIDE, ...JIGS]) guides.push((await ask('POST', '/api/guides', guide)).body);
       const tool = (await ask('POST', '/api/tools', chisel)).body;
       const kept = (await ask('POST', '/api/sessions', session(tool.id))).body;
-      await shop.database.sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
+      await shop.close({ keep: true });
       const again = await openTestWorkshop(shop.folder);
       for (const [i, guide] of [GUIDE, ...JIGS].entries()) {
         const { id, version, createdAt, updatedAt, ...read } = (
@@ -51,7 +51,8 @@ describe('the server over a real SQLite file', () => {
       expect((await again.ask('GET', `/api/sessions/${kept.id}`)).body).toEqual(
         jasmine.objectContaining(session(tool.id)),
       );
-      await again.close();
+      await again.close({ keep: true });
+      shop = await openTestWorkshop(shop.folder);
     });
 
     it('lists, filters, sorts and pages', async () => {

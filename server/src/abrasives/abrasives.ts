@@ -32,7 +32,6 @@ export const abrasives = defineKind<Abrasive>({
   derived: { sizeUm: ({ grade }) => grit(grade).sizeUm },
   sorts: ['sizeUm', 'name', 'updatedAt', 'createdAt'],
   searches: ['name', 'notes'],
-  dependents: [{ kind: 'cares', column: 'abrasiveId' }],
   filters: {
     kind: Joi.string()
       .valid(...ABRASIVE_KIND_NAMES)

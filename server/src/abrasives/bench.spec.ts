@@ -1,3 +1,4 @@
+import Papa from 'papaparse';
 import type { Abrasive, BenchRecord, HoningPlan } from '@mellow-anvil/core';
 import { TOOLS, stone } from '../testing/fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from '../testing/workshop.js';
@@ -26,6 +27,36 @@ describe('the bench set', () => {
     shop = await openTestWorkshop();
   });
   afterEach(() => shop.close());
+
+  it('goes out as a table and comes in again letter for letter, and no cell is a formula', async () => {
+    const names = [
+      "'=x",
+      "''=x",
+      '=1+1',
+      '＝1+1',
+      '＋1',
+      '-dash',
+      '@here',
+      ' blanks ',
+      "'Twas",
+      '"quoted", and;',
+      'é',
+    ];
+    for (const name of names)
+      await made('/api/abrasives', stone(name, '1000', { notes: `${name}\n${name}` }));
+    const csv = (await ask('GET', '/api/sets/set.csv')).body as string;
+    const cells = Papa.parse<string[]>(csv).data.flat();
+    expect(cells.filter((cell) => /^[=+\-@＝＋－＠]/.test(cell))).toEqual([]);
+    const other = await openTestWorkshop();
+    expect((await other.ask('POST', '/api/sets/import', { csv })).body.added).toBe(names.length);
+    const stones = (await other.ask('GET', '/api/abrasives')).body.items as Abrasive[];
+    expect(stones.map(({ name }) => name).sort()).toEqual([...names].sort());
+    expect(stones.map(({ notes }) => notes).sort()).toEqual(names.map((name) => `${name}\n${name}`).sort());
+    expect((await other.ask('GET', '/api/sets/set.csv')).body.split('\r\n').sort()).toEqual(
+      csv.split('\r\n').sort(),
+    );
+    await other.close();
+  });
 
   it('comes due by what was done, is made good in one record, and that can be undone', async () => {
     const tool = await made('/api/tools', TOOLS['bench-chisel']);

@@ -18,6 +18,7 @@ export const cares = defineKind<Care>({
   },
   sorts: ['at', 'updatedAt', 'createdAt'],
   searches: ['who', 'notes'],
+  references: [{ column: 'abrasiveId', to: 'abrasives' }],
   filters: {
     abrasiveId: Joi.string().max(64),
     kind: Joi.string()

@@ -46,8 +46,20 @@ const COLUMNS = {
 type Column = keyof typeof COLUMNS;
 const NAMES = Object.keys(COLUMNS) as Column[];
 
-/** What a spreadsheet would take for a formula; such cells go out behind an apostrophe and lose it again. */
-const FORMULA = /^[=+\-@\t\r]/;
+/**
+ * What a spreadsheet would take for a formula, full-width signs among it, behind any number of
+ * apostrophes; such cells go out behind one apostrophe more, and lose that one again.
+ */
+const FORMULA = /^'*[=+\-@\t\r＝＋－＠]/;
+
+/** Columns whose text is a person's own: its blanks are kept. */
+const OWN_TEXT: ReadonlySet<string> = new Set([
+  'name',
+  'grade.grade',
+  'sheets.plate',
+  'strop.compound',
+  'notes',
+]);
 
 /** A set as CSV, one stone a row. Wheels’ readings and what was counted go only into the JSON. */
 export function setToCsv(stones: readonly Identified<Abrasive>[]): string {
@@ -112,9 +124,10 @@ function fromCells(cells: Cells): RowRead {
   const stone: Loose = {};
   const unread: FieldProblem[] = [];
   for (const column of NAMES) {
-    const cell = (cells[column] ?? '').trim();
-    const text = cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell;
-    if (text === '') continue;
+    const cell = cells[column] ?? '';
+    const kept = OWN_TEXT.has(column) ? cell : cell.trim();
+    const text = kept.startsWith("'") && FORMULA.test(kept) ? kept.slice(1) : kept;
+    if (text.trim() === '') continue;
     const value = valueOf(text, COLUMNS[column]);
     if (value instanceof Refusal) unread.push({ field: column, message: value.message });
     else put(stone, column.split('.'), value);
@@ -137,10 +150,12 @@ const rowSchema = abrasiveSchema.keys({ id: Joi.string().pattern(/^[A-Za-z0-9_-]
 function checkedRows(rows: readonly RowRead[], firstRow: number): readonly Identified<Abrasive>[] {
   if (rows.length === 0) throw invalid([{ field: 'rows', message: 'The file holds no stones.' }]);
   const seen = new Set<unknown>();
+  const good: Identified<Abrasive>[] = [];
   const problems = rows.flatMap(({ stone, unread }, i): FieldProblem[] => {
     const row = String(i + firstRow);
     const named = typeof stone['name'] === 'string' ? ` (${stone['name'].slice(0, 40)})` : '';
     const result = check(rowSchema, stone);
+    if (result.ok) good.push(result.value as unknown as Identified<Abrasive>);
     const wrong = result.ok
       ? []
       : result.errors.filter(({ field }) => unread.every((other) => other.field !== field));
@@ -155,5 +170,5 @@ function checkedRows(rows: readonly RowRead[], firstRow: number): readonly Ident
     }));
   });
   if (problems.length > 0) throw invalid(problems.slice(0, 20));
-  return rows.map(({ stone }) => stone as unknown as Identified<Abrasive>);
+  return good;
 }

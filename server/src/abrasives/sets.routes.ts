@@ -1,19 +1,19 @@
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import Joi from 'joi';
+import { setNameSchema } from '@mellow-anvil/contract';
 import { inOrder, standsIn, type Abrasive, type Identified } from '@mellow-anvil/core';
 import { checked } from '../shared/resource.routes.js';
-import type { Database } from '../shared/database.js';
+import type { Database } from '../storage/database.js';
 import { rowsOf } from '../shared/rows.js';
 import { changedRow, newRow } from '../shared/store.js';
 import type { Commands, RowChange } from '../undo/commands.js';
 import { abrasives } from './abrasives.js';
 import { setFromCsv, setFromJson, setToCsv, type SetFile } from './set-file.js';
 
-const setName = Joi.string()
-  .min(1)
-  .max(40)
-  .messages({ '*': 'Name the set in 1 to 40 characters, or leave it out for the whole bench.' });
+const setName = setNameSchema
+  .optional()
+  .messages({ '*': 'Name the set in 1 to 40 characters on one line, or leave it out for the whole bench.' });
 const whichSet = Joi.object<{ set?: string }>({ set: setName });
 
 /** What is sent to be taken in: a set file, or a table as text, and the set it is to become. */

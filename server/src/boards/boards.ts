@@ -27,5 +27,6 @@ export const boards = defineKind<SettingBoard>({
   },
   sorts: ['name', 'updatedAt', 'createdAt'],
   searches: ['name'],
+  references: [{ column: 'guideId', to: 'guides' }],
   filters: { guideId: Joi.string().max(64) },
 });

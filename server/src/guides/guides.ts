@@ -24,5 +24,4 @@ export const guides = defineKind<Guide>({
   },
   sorts: ['name', 'updatedAt', 'createdAt'],
   searches: ['name', 'notes'],
-  dependents: [{ kind: 'boards', column: 'guideId' }],
 });

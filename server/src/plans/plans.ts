@@ -17,5 +17,6 @@ export const plans = defineKind<Plan>({
   },
   sorts: ['updatedAt', 'createdAt', 'name'],
   searches: ['name'],
+  references: [{ column: 'toolId', to: 'tools' }],
   filters: { toolId: Joi.string().max(64) },
 });

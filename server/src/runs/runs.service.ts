@@ -1,10 +1,11 @@
+import { randomUUID } from 'node:crypto';
 import { DataTypes, QueryTypes, type Model, type ModelStatic, type Transaction } from 'sequelize';
 import type { RunSummary, StoredRun } from '@mellow-anvil/contract';
 import { runOf, sessionsOfRun, type Run, type RunEvent, type RunPlan, type Tool } from '@mellow-anvil/core';
 import { abrasives } from '../abrasives/abrasives.js';
 import { cares } from '../abrasives/cares.js';
 import { sessions } from '../sessions/sessions.js';
-import type { Database } from '../shared/database.js';
+import type { Database } from '../storage/database.js';
 import { HttpProblem, invalid, notFound } from '../shared/problem.js';
 import { newRow } from '../shared/store.js';
 import { tools } from '../tools/tools.js';
@@ -75,6 +76,7 @@ export class RunsService {
     const summary = await this.database.write(async (transaction) => {
       const run = await this.summary(id, transaction);
       const fresh = await this.notYetStored(id, incoming, transaction);
+      refuseDisorder(fresh);
       const next = run?.next ?? 0;
       const [first] = fresh;
       if (!first) return run as RunSummary;
@@ -102,6 +104,13 @@ export class RunsService {
       throw invalid([{ field: 'events.0.kind', message: 'A run starts with the event “begun”.' }]);
     }
     await this.toolOf(first.plan, transaction);
+    if (await this.isEntry(id, transaction)) {
+      throw new HttpProblem(
+        409,
+        'Taken',
+        'An entry of the record has this id already: begin the run under another.',
+      );
+    }
     const run: RunSummary = {
       id,
       toolId: first.plan.toolId,
@@ -126,13 +135,15 @@ export class RunsService {
         },
       ]);
     }
-    const tool = await this.toolOf(run.plan, transaction, true);
-    const seenTo = await this.caresOf(run, id, transaction);
-    const honed = done.map((session): RowChange => ({
-      kind: sessions.name,
-      before: null,
-      after: newRow(sessions, session, session.kind === 'grinding' ? `${id.slice(0, 58)}-wheel` : id),
-    }));
+    const tool = await this.toolOf(run.plan, transaction);
+    const seenTo = await this.caresOf(run, transaction);
+    const honed: RowChange[] = [];
+    for (const session of done) {
+      const wanted = session.kind === 'grinding' ? `${id.slice(0, 58)}-wheel` : id;
+      // A file opened meanwhile may have brought an entry of that id; it stays what it is.
+      const free = (await this.isEntry(wanted, transaction)) ? randomUUID() : wanted;
+      honed.push({ kind: sessions.name, before: null, after: newRow(sessions, session, free) });
+    }
     const changes = [...honed, ...seenTo];
     const what = done.map(({ kind }) => DONE[kind as keyof typeof DONE]).join(' and ');
     await this.commands.record(`${what} “${tool.name}”`, changes, transaction);
@@ -140,11 +151,7 @@ export class RunsService {
   }
 
   /** Care given to stones on the way, each in its stone's own record; of stones since removed, none. */
-  private async caresOf(
-    { cares: given }: Run,
-    id: string,
-    transaction: Transaction,
-  ): Promise<readonly RowChange[]> {
+  private async caresOf({ cares: given }: Run, transaction: Transaction): Promise<readonly RowChange[]> {
     const known = (await abrasives.model(this.database.sequelize).findAll({
       attributes: ['id'],
       where: { id: given.map(({ abrasiveId }) => abrasiveId), deletedAt: null },
@@ -153,23 +160,35 @@ export class RunsService {
     })) as unknown as { id: string }[];
     return given
       .filter(({ abrasiveId }) => known.some((each) => each.id === abrasiveId))
-      .map((care, i): RowChange => ({
+      .map((care): RowChange => ({
         kind: cares.name,
         before: null,
-        after: newRow(cares, care, `${id.slice(0, 54)}-care${i}`),
+        after: newRow(cares, care, randomUUID()),
       }));
   }
 
-  private async toolOf({ toolId }: RunPlan, transaction: Transaction, removedToo = false): Promise<Tool> {
+  private async toolOf({ toolId }: RunPlan, transaction: Transaction): Promise<Tool> {
     const row = (await tools.model(this.database.sequelize).findOne({
-      where: { id: toolId, ...(!removedToo && { deletedAt: null }) },
+      where: { id: toolId, deletedAt: null },
       raw: true,
       transaction,
     })) as Row | null;
     if (row) return tools.fromRow(row);
     throw invalid([
-      { field: 'events.0.plan.toolId', message: 'This tool is not on the rack; it may have been removed.' },
+      {
+        field: 'events.0.plan.toolId',
+        message:
+          'This tool is not on the rack; it may have been removed. Bring it back with Undo, then go on: the run is kept.',
+      },
     ]);
+  }
+
+  /** Whether the record has, or had, an entry of this id. */
+  private async isEntry(id: string, transaction: Transaction): Promise<boolean> {
+    const found = await sessions
+      .model(this.database.sequelize)
+      .findOne({ attributes: ['id'], where: { id }, raw: true, transaction });
+    return found !== null;
   }
 
   private async notYetStored(
@@ -188,7 +207,18 @@ export class RunsService {
       throw invalid([{ field: 'events', message: `The event “${foreign.id}” belongs to another run.` }]);
     }
     const stored = new Set(found.map((event) => event.id));
-    return incoming.filter((event) => !stored.has(event.id));
+    // Sent twice in one batch, it is stored once as well; two that share an id are not the same event.
+    const batch = new Map<string, RunEvent>();
+    for (const event of incoming) {
+      const twin = batch.get(event.id);
+      if (twin && twin.seq !== event.seq) {
+        throw invalid([
+          { field: 'events', message: `Two different events share the id “${event.id}”: give each its own.` },
+        ]);
+      }
+      batch.set(event.id, event);
+    }
+    return [...batch.values()].filter((event) => !stored.has(event.id));
   }
 
   private async summary(id: string, transaction?: Transaction): Promise<RunSummary | undefined> {
@@ -213,6 +243,22 @@ const DONE = { honing: 'Hone', grinding: 'Grind', stropping: 'Strop' } as const;
 function stateAfter(events: readonly RunEvent[]): RunSummary['state'] {
   const end = events.find(({ kind }) => kind === 'finished' || kind === 'thrown-away');
   return (end?.kind as RunSummary['state'] | undefined) ?? 'open';
+}
+
+/** @throws HttpProblem 422 when a run would begin twice, or go on after its end */
+function refuseDisorder(events: readonly RunEvent[]): void {
+  const again = events.find(({ kind, seq }) => kind === 'begun' && seq !== 0);
+  if (again) {
+    throw invalid([
+      { field: 'events', message: 'A run begins once: “begun” is its first event and no other.' },
+    ]);
+  }
+  const end = events.findIndex(({ kind }) => kind === 'finished' || kind === 'thrown-away');
+  if (end >= 0 && end < events.length - 1) {
+    throw invalid([
+      { field: 'events', message: 'Nothing comes after the event that ends a run: leave it out.' },
+    ]);
+  }
 }
 
 const outOfStep = (next: number): HttpProblem =>

@@ -1,5 +1,5 @@
 import { runOf, sessionsOfRun } from '@mellow-anvil/core';
-import { TOOLS, runEvents, stone } from '../testing/fixtures.js';
+import { TOOLS, runEvents, session, stone } from '../testing/fixtures.js';
 import { openTestWorkshop, type Answer, type TestWorkshop } from '../testing/workshop.js';
 
 const STROKE = { kind: 'strokes', count: 1 };
@@ -165,6 +165,64 @@ describe('runs', () => {
     expect(late.body.detail).toContain('has ended');
   });
 
+  it('begin once, end once, and take an event sent twice in one batch once', async () => {
+    const events = runEvents('r1', toolId, ...WHOLE);
+    const [begun] = events;
+    const twice = await send([...events.slice(0, 3), ...events.slice(2, 5)]);
+    expect([twice.status, twice.body.next]).toEqual([200, 5]);
+    const cases: [readonly object[], RegExp][] = [
+      [[{ ...begun, id: 'again', seq: 5 }], /begins once/],
+      [
+        [5, 6].map((seq) => ({ kind: seq === 5 ? 'finished' : 'done', id: `e${seq}`, seq, at: begun?.at })),
+        /Nothing comes after/,
+      ],
+      [
+        [
+          { ...events[5], id: 'same' },
+          { ...events[6], id: 'same' },
+        ],
+        /share the id/,
+      ],
+    ];
+    for (const [body, words] of cases) {
+      const refused = await send(body);
+      expect([refused.status, refused.body.errors[0].message]).toEqual([422, jasmine.stringMatching(words)]);
+    }
+    expect((await shop.ask('GET', '/api/runs/r1')).body.events).toEqual(events.slice(0, 5));
+  });
+
+  it('never write over an entry of the record: neither at their beginning nor at their end', async () => {
+    const kept = (await shop.ask('POST', '/api/sessions', session(toolId))).body;
+    const taken = await send(runEvents(kept.id, toolId, ...WHOLE), kept.id);
+    expect([taken.status, taken.body.title]).toEqual([409, 'Taken']);
+    // An entry of the run's id that a file brings while the run is under way.
+    const events = runEvents('r1', toolId, ...WHOLE);
+    await send(events.slice(0, 3));
+    const file = (await shop.ask('GET', '/api/workshop')).body;
+    const brought = { ...file.sessions[0], id: 'r1' };
+    await shop.ask('PUT', '/api/workshop', { ...file, sessions: [...file.sessions, brought] });
+    expect((await send(events)).body.state).toBe('finished');
+    const { id, ...asBrought } = brought;
+    expect((await shop.ask('GET', `/api/sessions/${id}`)).body).toEqual(jasmine.objectContaining(asBrought));
+    expect((await ledger()).length).toBe(3);
+  });
+
+  it('of a tool removed meanwhile wait until it is back', async () => {
+    const events = runEvents('r1', toolId, ...WHOLE);
+    await send(events.slice(0, -1));
+    const { version } = (await shop.ask('GET', `/api/tools/${toolId}`)).body;
+    await shop.ask('DELETE', `/api/tools/${toolId}?version=${version}`);
+    const refused = await send(events);
+    expect([refused.status, refused.body.detail]).toEqual([
+      422,
+      jasmine.stringContaining('Bring it back with Undo'),
+    ]);
+    const [{ id }] = (await shop.ask('GET', '/api/undo')).body.undo;
+    await shop.ask('POST', '/api/undo/undo', { id });
+    expect((await send(events)).body.state).toBe('finished');
+    expect((await ledger()).length).toBe(1);
+  });
+
   it('refuse in words what makes no run, and half of nothing is stored', async () => {
     const events = runEvents('r1', toolId, DONE, STROKE);
     const cases: [readonly object[], number, RegExp][] = [
@@ -172,7 +230,7 @@ describe('runs', () => {
       [[{ ...events[1], seq: 0 }], 422, /starts with the event “begun”/],
       [runEvents('r1', 'nobody'), 422, /not on the rack/],
       [[{ ...events[0], kind: 'danced' }], 422, /Kind: choose/],
-      [[{ ...events[0], at: 'this morning' }], 422, /ISO 8601/],
+      [[{ ...events[0], at: 'this morning' }], 422, /with its zone/],
       [[events[0] as object, { ...events[2], count: 1e9 }], 422, /Strokes counted lies between/],
       [[], 422, /too short/],
       [runEvents('r1', toolId, DONE, DONE, { kind: 'finished' }), 422, /not a stroke was made/],

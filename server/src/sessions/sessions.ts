@@ -26,6 +26,7 @@ export const sessions = defineKind<Session>({
   },
   sorts: ['startedAt', 'updatedAt', 'createdAt'],
   searches: ['who', 'notes'],
+  references: [{ column: 'toolId', to: 'tools' }],
   filters: {
     toolId: Joi.string().max(64),
     kind: Joi.string()

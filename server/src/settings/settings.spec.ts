@@ -23,6 +23,16 @@ describe('settings', () => {
     expect((await shop.ask('GET', '/api/settings')).body.units).toBe('inch');
   });
 
+  it('chosen by thirty at once for the first time are taken once, and the others told', async () => {
+    const answers = await Promise.all(
+      Array.from({ length: 30 }, (_, i) =>
+        shop.ask('PUT', '/api/settings', { ...DEFAULT_SETTINGS, name: `Shed ${i}`, version: 0 }),
+      ),
+    );
+    expect(answers.filter(({ status }) => status === 200).length).toBe(1);
+    expect(answers.filter(({ status }) => status === 409).length).toBe(29);
+  });
+
   it('refuse units nobody reads', async () => {
     const refused = await shop.ask('PUT', '/api/settings', {
       ...DEFAULT_SETTINGS,

@@ -29,8 +29,4 @@ export const tools = defineKind<Tool>({
       .messages({ '*': 'Filter by one of the steels.' }),
     setName: Joi.string().max(80).messages({ '*': 'Filter by the name of a set.' }),
   },
-  dependents: [
-    { kind: 'plans', column: 'toolId' },
-    { kind: 'sessions', column: 'toolId' },
-  ],
 });

@@ -1,9 +1,11 @@
+import { MOST } from '@mellow-anvil/contract';
 import { TOOLS, session } from '../testing/fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from '../testing/workshop.js';
 import { newRow } from '../shared/store.js';
 import { sessions } from '../sessions/sessions.js';
 import { tools } from '../tools/tools.js';
-import { COMMANDS_KEPT, Commands } from './commands.js';
+import { guides } from '../guides/guides.js';
+import { COMMANDS_BYTES, COMMANDS_KEPT, Commands } from './commands.js';
 
 describe('Commands', () => {
   let shop: TestWorkshop;
@@ -52,6 +54,60 @@ describe('Commands', () => {
     expect(undo.length).toBe(COMMANDS_KEPT);
     expect(undo[0]?.label).toBe(`Add ${COMMANDS_KEPT + 2}`);
     expect(undo.at(-1)?.label).toBe('Add 3');
+  });
+
+  it('hold no more together than they may, and always the newest', async () => {
+    const long = (id: string) => {
+      const { kind, before, after } = add(id);
+      return { kind, before, after: { ...after, notes: 'x'.repeat(4000) } };
+    };
+    for (const name of ['first', 'second', 'third']) {
+      await commands.perform(name, async () => Array.from({ length: 5500 }, (_, i) => long(`${name}-${i}`)), {
+        whole: true,
+      });
+    }
+    const { undo, kept } = await commands.list();
+    expect(undo.map(({ label }) => label)).toEqual(['third', 'second']);
+    expect(kept).toEqual({ commands: COMMANDS_KEPT, bytes: COMMANDS_BYTES });
+    await commands.undo(undo[0]?.id as number);
+    expect(await tools.model(shop.database.sequelize).count({ where: { deletedAt: null } })).toBe(11000);
+  });
+
+  it('take no entry for a tool that is being removed, however close', async () => {
+    for (let round = 0; round < 10; round++) {
+      const { id } = (await shop.ask('POST', '/api/tools', TOOLS.gouge)).body;
+      const [first, gone, second] = await Promise.all([
+        shop.ask('POST', '/api/sessions', session(id)),
+        shop.ask('DELETE', `/api/tools/${id}?version=1`),
+        shop.ask('POST', '/api/sessions', session(id)),
+      ]);
+      expect(gone?.status).toBe(204);
+      for (const each of [first, second]) expect([201, 422]).toContain(each?.status as number);
+    }
+    expect((await shop.ask('GET', '/api/sessions')).body.total).toBe(0);
+    const file = (await shop.ask('GET', '/api/workshop')).body;
+    expect((await shop.ask('PUT', '/api/workshop', file)).status).toBe(200);
+  });
+
+  it('take no more of a kind than a file holds', async () => {
+    const guide = { name: 'By hand', form: 'freehand' } as const;
+    await commands.perform(
+      'Many',
+      async () =>
+        Array.from({ length: MOST.guides }, (_, i) => ({
+          kind: 'guides' as const,
+          before: null,
+          after: newRow(guides, guide, `g${i}`),
+        })),
+      { whole: true },
+    );
+    const refused = await shop.ask('POST', '/api/guides', guide);
+    expect([refused.status, refused.body.detail]).toEqual([
+      422,
+      jasmine.stringContaining('200 of these at most'),
+    ]);
+    expect((await shop.ask('DELETE', '/api/guides/g0?version=1')).status).toBe(204);
+    expect((await shop.ask('POST', '/api/guides', guide)).status).toBe(201);
   });
 
   it('write nothing down for a change of nothing', async () => {

@@ -1,6 +1,23 @@
-import { DataTypes, Op, type Model, type ModelStatic, type Transaction } from 'sequelize';
-import { HttpProblem } from '../shared/problem.js';
-import type { Database } from '../shared/database.js';
+import {
+  DataTypes,
+  Op,
+  QueryTypes,
+  UniqueConstraintError,
+  type Model,
+  type ModelStatic,
+  type Transaction,
+} from 'sequelize';
+import type { CommandList, CommandSummary } from '@mellow-anvil/contract';
+import { HttpProblem, invalid } from '../shared/problem.js';
+import type { Database } from '../storage/database.js';
+import {
+  batches,
+  groupByKind,
+  refuseInvalid,
+  refuseLooseEnds,
+  refuseTooMany,
+  type KindRow,
+} from './whole.js';
 import { KINDS, kindNamed } from '../shared/kinds.js';
 import type { KindName, Row } from '../shared/kind.js';
 
@@ -11,29 +28,19 @@ export interface RowChange {
   readonly after: Row;
 }
 
-/** A row and the kind of thing it is. */
-export interface KindRow {
-  readonly kind: KindName;
-  readonly row: Row;
-}
-
-/** A change people can take back, as the page lists it. */
-export interface CommandSummary {
-  readonly id: number;
-  readonly label: string;
-  readonly createdAt: string;
-}
-
-/** How many commands stay undoable. */
+/** How many commands stay undoable, and how much they may hold together, bytes; the newest always does. */
 export const COMMANDS_KEPT = 200;
+export const COMMANDS_BYTES = 64 * 1024 * 1024;
+
+export interface CommandOptions {
+  /** It brings a whole workshop, which may hold more than can be added one by one. */
+  readonly whole?: boolean;
+}
 
 interface CommandRow extends CommandSummary {
   readonly state: 'done' | 'undone';
   readonly changes: string;
 }
-
-/** Rows in one INSERT: under SQLite's limit of bound values. */
-const ROWS_AT_ONCE = 400;
 
 /**
  * Every change of stored data goes through here as a command: written with the rows it changed, in
@@ -56,6 +63,7 @@ export class Commands {
           createdAt: DataTypes.TEXT,
           state: DataTypes.TEXT,
           changes: DataTypes.TEXT,
+          bytes: DataTypes.INTEGER,
         },
         { tableName: 'commands', timestamps: false },
       );
@@ -65,10 +73,11 @@ export class Commands {
   async perform(
     label: string,
     work: (transaction: Transaction) => Promise<readonly RowChange[]>,
+    options: CommandOptions = {},
   ): Promise<readonly RowChange[]> {
     const changes = await this.database.write(async (transaction) => {
       const wanted = await work(transaction);
-      await this.record(label, wanted, transaction);
+      await this.record(label, wanted, transaction, options);
       return wanted;
     });
     this.tell(changes.map(({ kind, after }) => ({ kind, row: after })));
@@ -78,20 +87,44 @@ export class Commands {
   /**
    * Stores changes and the command they make within a transaction of the caller's, who
    * {@link tell}s once it is through.
+   * @throws HttpProblem 409 when a new thing's id is taken, 422 when what it names is not there or there
+   * is no more place for it
    */
-  async record(label: string, changes: readonly RowChange[], transaction: Transaction): Promise<void> {
+  async record(
+    label: string,
+    changes: readonly RowChange[],
+    transaction: Transaction,
+    { whole = false }: CommandOptions = {},
+  ): Promise<void> {
     if (changes.length === 0) return;
-    await this.store(
-      changes.map(({ kind, after }) => ({ kind, row: after })),
+    const { sequelize } = this.database;
+    if (!whole) refuseInvalid(changes.map(({ kind, after }) => ({ kind, row: after })));
+    const rows = changes.map(({ kind, after }) => ({ kind, row: after }));
+    await this.add(
+      changes.flatMap(({ kind, before, after }) => (before === null ? [{ kind, row: after }] : [])),
       transaction,
     );
+    await this.store(
+      changes.flatMap(({ kind, before, after }) => (before === null ? [] : [{ kind, row: after }])),
+      transaction,
+    );
+    const loose = await refuseLooseEnds(rows, sequelize, transaction);
+    if (loose) throw invalid([loose]);
+    const added = new Set(changes.flatMap(({ kind, before }) => (before === null ? [kind] : [])));
+    if (!whole) await refuseTooMany(added, sequelize, transaction);
     await this.model.destroy({ where: { state: 'undone' }, transaction });
-    const command = await this.model.create(
-      { label, createdAt: new Date().toISOString(), state: 'done', changes: JSON.stringify(changes) },
+    const text = JSON.stringify(changes);
+    await this.model.create(
+      {
+        label,
+        createdAt: new Date().toISOString(),
+        state: 'done',
+        changes: text,
+        bytes: Buffer.byteLength(text),
+      },
       { transaction },
     );
-    const oldest = (command.get('id') as number) - COMMANDS_KEPT;
-    await this.model.destroy({ where: { id: { [Op.lte]: oldest } }, transaction });
+    await this.letOldestGo(transaction);
   }
 
   /** Has a listener told of every row that was stored, once its transaction is through. */
@@ -104,8 +137,7 @@ export class Commands {
     for (const listener of this.listeners) listener(rows);
   }
 
-  /** What can be undone and redone, the next one first. */
-  async list(): Promise<{ undo: CommandSummary[]; redo: CommandSummary[] }> {
+  async list(): Promise<CommandList> {
     const rows = (await this.model.findAll({
       attributes: ['id', 'label', 'createdAt', 'state'],
       order: [['id', 'DESC']],
@@ -118,6 +150,7 @@ export class Commands {
         .filter((row) => row.state === 'undone')
         .map(summary)
         .reverse(),
+      kept: { commands: COMMANDS_KEPT, bytes: COMMANDS_BYTES },
     };
   }
 
@@ -165,6 +198,8 @@ export class Commands {
       const changes = JSON.parse(next.changes) as RowChange[];
       rows = changes.map((change) => ({ kind: change.kind, row: target(change) }));
       await this.store(await this.withNextVersions(rows, transaction), transaction);
+      const loose = await refuseLooseEnds(rows, this.database.sequelize, transaction);
+      if (loose) throw new HttpProblem(409, 'Not undone', loose.message);
       await this.model.update(
         { state: state === 'done' ? 'undone' : 'done' },
         { where: { id: next.id }, transaction },
@@ -196,6 +231,40 @@ export class Commands {
     }));
   }
 
+  /** Lets the oldest commands go that are one too many, or hold too much together. */
+  private async letOldestGo(transaction: Transaction): Promise<void> {
+    const kept = await this.database.sequelize.query<{ id: number; bytes: number | null }>(
+      'SELECT id, bytes FROM commands ORDER BY id DESC',
+      { type: QueryTypes.SELECT, transaction },
+    );
+    let bytes = 0;
+    const last = kept.findIndex((command, i) => {
+      bytes += command.bytes ?? 0;
+      return i >= COMMANDS_KEPT || (i > 0 && bytes > COMMANDS_BYTES);
+    });
+    const oldest = kept[last];
+    if (oldest) await this.model.destroy({ where: { id: { [Op.lte]: oldest.id } }, transaction });
+  }
+
+  /** Rows that were not there: one whose id is taken after all is never written over. */
+  private async add(rows: readonly KindRow[], transaction: Transaction): Promise<void> {
+    const grouped = groupByKind(rows);
+    try {
+      for (const { name } of KINDS) {
+        for (const batch of batches(grouped.get(name) ?? [])) {
+          await this.modelOf(name).bulkCreate(batch as never, { transaction });
+        }
+      }
+    } catch (reason) {
+      if (!(reason instanceof UniqueConstraintError)) throw reason;
+      throw new HttpProblem(
+        409,
+        'Taken',
+        'Something is stored under this id already, and nothing was changed: give the new one an id of its own.',
+      );
+    }
+  }
+
   private async store(rows: readonly KindRow[], transaction: Transaction): Promise<void> {
     const grouped = groupByKind(rows);
     for (const { name } of KINDS) {
@@ -210,18 +279,4 @@ export class Commands {
   private modelOf(name: KindName): ModelStatic<Model> {
     return kindNamed(name).model(this.database.sequelize);
   }
-}
-
-function groupByKind(rows: readonly KindRow[]): Map<KindName, Row[]> {
-  const groups = new Map<KindName, Row[]>();
-  for (const { kind, row } of rows) {
-    const group = groups.get(kind);
-    if (group) group.push(row);
-    else groups.set(kind, [row]);
-  }
-  return groups;
-}
-
-function* batches<T>(items: readonly T[]): Iterable<T[]> {
-  for (let i = 0; i < items.length; i += ROWS_AT_ONCE) yield items.slice(i, i + ROWS_AT_ONCE);
 }

@@ -1,4 +1,4 @@
-import { workshopSchema } from '@mellow-anvil/contract';
+import { readWorkshop } from '@mellow-anvil/contract';
 import { Op, type Transaction } from 'sequelize';
 import {
   DEFAULT_SETTINGS,
@@ -10,12 +10,11 @@ import {
   type Workshop,
 } from '@mellow-anvil/core';
 import { abrasives } from '../abrasives/abrasives.js';
-import type { Database } from '../shared/database.js';
+import type { Database } from '../storage/database.js';
 import type { KindName, Row } from '../shared/kind.js';
 import { KINDS } from '../shared/kinds.js';
 import { invalid } from '../shared/problem.js';
-import { SETTINGS_ID, settings } from '../settings/settings.js';
-import { checked } from '../shared/resource.routes.js';
+import { SETTINGS_ID, settings, settingsRow } from '../settings/settings.js';
 import { changedRow, newRow, removedRow } from '../shared/store.js';
 import type { Commands, RowChange } from '../undo/commands.js';
 
@@ -48,10 +47,8 @@ export class WorkshopService {
       for (const kind of COLLECTIONS) {
         const rows = await kind.model(sequelize).findAll({
           where: { deletedAt: null },
-          order: [
-            ['createdAt', 'ASC'],
-            ['id', 'ASC'],
-          ],
+          // By id, so that the same workshop is the same file, wherever it has been.
+          order: [['id', 'ASC']],
           raw: true,
           transaction,
         });
@@ -87,7 +84,7 @@ export class WorkshopService {
     );
     const rows = await abrasives
       .model(this.database.sequelize)
-      .findAll({ where: { deletedAt: { [Op.ne]: null } }, raw: true, transaction });
+      .findAll({ where: { deletedAt: { [Op.ne]: null } }, order: [['id', 'ASC']], raw: true, transaction });
     return (rows as unknown as Row[])
       .filter(({ id }) => used.has(id))
       .map((row) => ({ id: row.id, ...abrasives.fromRow(row) }));
@@ -98,37 +95,49 @@ export class WorkshopService {
    * @throws HttpProblem 422 naming each entry that is wrong; then nothing is changed.
    */
   async import(body: unknown): Promise<{ name: string; counts: Record<Collection, number> }> {
-    const workshop: Workshop = checked(workshopSchema, body);
+    const read = readWorkshop(body);
+    if (!read.ok) throw invalid(read.errors);
+    const workshop = read.value;
     refuseLooseEnds(workshop);
-    await this.commands.perform(`Open the workshop “${workshop.name}”`, async (transaction) => {
-      const changes: RowChange[] = [await this.settled(workshop, transaction)];
-      for (const kind of COLLECTIONS) {
-        const found = (await kind
-          .model(this.database.sequelize)
-          .findAll({ raw: true, transaction })) as unknown as Row[];
-        const before = new Map(found.map((row) => [row.id, row]));
-        for (const { id, ...thing } of (workshop[kind.name as Collection] ??
-          []) as readonly Identified<object>[]) {
-          const row = before.get(id);
-          before.delete(id);
-          changes.push({
-            kind: kind.name,
-            before: row ?? null,
-            after: row ? changedRow(kind, row, thing) : newRow(kind, thing, id),
-          });
+    await this.commands.perform(
+      `Open the workshop “${workshop.name}”`,
+      async (transaction) => {
+        const changes: RowChange[] = [await this.settled(workshop, transaction)];
+        for (const kind of COLLECTIONS) {
+          const found = (await kind
+            .model(this.database.sequelize)
+            .findAll({ raw: true, transaction })) as unknown as Row[];
+          const before = new Map(found.map((row) => [row.id, row]));
+          for (const { id, ...thing } of (workshop[kind.name as Collection] ??
+            []) as readonly Identified<object>[]) {
+            const row = before.get(id);
+            before.delete(id);
+            changes.push({
+              kind: kind.name,
+              before: row ?? null,
+              after: row ? changedRow(kind, row, thing) : newRow(kind, thing, id),
+            });
+          }
+          const gone = kind.name === 'abrasives' ? (workshop.removedAbrasives ?? []) : [];
+          for (const { id, ...thing } of gone) {
+            const row = before.get(id);
+            before.delete(id);
+            const now = row ? changedRow(kind, row, thing) : newRow(kind, thing, id);
+            changes.push({
+              kind: kind.name,
+              before: row ?? null,
+              after: { ...now, deletedAt: row?.deletedAt ?? now.updatedAt },
+            });
+          }
+          for (const row of before.values()) {
+            if (row.deletedAt === null)
+              changes.push({ kind: kind.name, before: row, after: removedRow(row) });
+          }
         }
-        const gone = kind.name === 'abrasives' ? (workshop.removedAbrasives ?? []) : [];
-        for (const { id, ...thing } of gone) {
-          if (before.has(id)) continue;
-          const row = newRow(kind, thing, id);
-          changes.push({ kind: kind.name, before: null, after: { ...row, deletedAt: row.createdAt } });
-        }
-        for (const row of before.values()) {
-          if (row.deletedAt === null) changes.push({ kind: kind.name, before: row, after: removedRow(row) });
-        }
-      }
-      return changes;
-    });
+        return changes;
+      },
+      { whole: true },
+    );
     const counts = Object.fromEntries(
       COLLECTIONS.map(({ name }) => [name, workshop[name as Collection]?.length ?? 0]),
     );
@@ -144,12 +153,7 @@ export class WorkshopService {
 
   /** The file's name and packing; how figures are written stays as it was chosen here. */
   private async settled({ name, packing }: Workshop, transaction: Transaction): Promise<RowChange> {
-    const model = settings.model(this.database.sequelize);
-    const before = (await model.findOne({
-      where: { id: SETTINGS_ID },
-      raw: true,
-      transaction,
-    })) as Row | null;
+    const before = await settingsRow(this.database, transaction);
     const chosen = { ...(before ? settings.fromRow(before) : DEFAULT_SETTINGS), name, packing };
     const after = before ? changedRow(settings, before, chosen) : newRow(settings, chosen, SETTINGS_ID);
     return { kind: settings.name, before, after };
