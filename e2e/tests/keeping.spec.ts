@@ -1,3 +1,5 @@
+import { stat, truncate } from 'node:fs/promises';
+import { join } from 'node:path';
 import type { APIRequestContext } from '@playwright/test';
 import { choose, expect, expectAccessible, giant, goOn, tabTo, test, toBench, type } from './workshop.js';
 
@@ -207,4 +209,47 @@ test('on a phone held upright everything is within reach', async ({ page }) => {
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(PHONE.width);
   await expectAccessible(page);
+});
+
+test('a damaged workshop says so, and a backup is put back from the page', async ({
+  page,
+  served,
+  allowed,
+}) => {
+  allowed.push(/Failed to load resource/);
+  await page.request.post('/api/backups', { data: {} });
+  const { name: before } = await (await page.request.get('/api/settings')).json();
+  await served.kill();
+  await truncate(join(served.folder, 'workshop.sqlite'), 5000);
+  await served.restart();
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'The workshop’s file is damaged' })).toBeVisible();
+  await expectAccessible(page);
+  await page
+    .getByRole('button', { name: /^Restore the backup of/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Restore it' }).click();
+  await expect(page.getByRole('button', { name: 'Undo', exact: false }).first()).toBeVisible();
+  await expect(page.locator('.workshop')).toHaveText(before);
+  expect((await (await page.request.get('/api/tools')).json()).total).toBe(28);
+});
+
+test('a log cut short is told on the page until it is read', async ({ page, served }) => {
+  for (const notes of ['one', 'two']) {
+    const { version, createdAt, updatedAt, id, ...tool } = await (
+      await page.request.get('/api/tools/bench-19')
+    ).json();
+    void [createdAt, updatedAt];
+    await page.request.put(`/api/tools/${id}`, { data: { ...tool, notes, version } });
+  }
+  await served.kill();
+  const log = join(served.folder, 'workshop.sqlite-wal');
+  await truncate(log, (await stat(log)).size - 5000);
+  await served.restart();
+  await page.goto('/');
+  const words = page.getByRole('alert').filter({ hasText: 'missing from the workshop’s file' });
+  await expect(words).toBeVisible();
+  await words.getByRole('button', { name: 'I have read it' }).click();
+  await expect(words).toBeHidden();
 });

@@ -8,6 +8,9 @@ import { Toast } from 'primeng/toast';
 import { filter, map, startWith } from 'rxjs';
 import { DEFAULT_SETTINGS } from '@mellow-anvil/core';
 import { Rail } from './abrasives/rail';
+import { BackupsStore } from './backups/backups.store';
+import { Damaged } from './backups/damaged';
+import { KeepingWords } from './backups/keeping-words';
 import { About } from './settings/about';
 import { RunsStore } from './run/runs.store';
 import { SettingsStore } from './settings/settings.store';
@@ -18,7 +21,18 @@ import { ThemeService } from './theme/theme.service';
 /** The frame: rooms at the top, the rail always at the bottom, one room between. */
 @Component({
   selector: 'ma-root',
-  imports: [Button, Rail, RefreshIcon, RouterLink, RouterLinkActive, RouterOutlet, Toast, UndoIcon],
+  imports: [
+    Button,
+    Damaged,
+    KeepingWords,
+    Rail,
+    RefreshIcon,
+    RouterLink,
+    RouterLinkActive,
+    RouterOutlet,
+    Toast,
+    UndoIcon,
+  ],
   template: `
     <a class="skip" href="#room" (click)="skip($event)">Skip to the room</a>
     @if (!fullScreen()) {
@@ -71,10 +85,17 @@ import { ThemeService } from './theme/theme.service';
         </div>
       </header>
     }
+    @if (!damage()) {
+      <ma-keeping-words />
+    }
     <main id="room" tabindex="-1">
-      <router-outlet />
+      @if (damage(); as found) {
+        <ma-damaged [damage]="found" />
+      } @else {
+        <router-outlet />
+      }
     </main>
-    @if (!fullScreen()) {
+    @if (!fullScreen() && !damage()) {
       <ma-rail [planning]="planning()" />
     }
     <p-toast position="bottom-right" />
@@ -92,6 +113,9 @@ export class App {
     initialValue: { ...DEFAULT_SETTINGS, version: 0 },
   });
   protected readonly name = computed(() => this.settings().name);
+  private readonly keeping = toSignal(inject(BackupsStore).list$);
+  /** Nothing else can be shown while the workshop's file is damaged. */
+  protected readonly damage = computed(() => this.keeping()?.damage);
   private readonly openRuns = toSignal(inject(RunsStore).open$, { initialValue: [] });
   protected readonly openRun = computed(() => this.openRuns()[0]);
   protected readonly undoable = toSignal(this.undo.undoable$, { initialValue: [] });

@@ -1,12 +1,15 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { press, textOf } from '../testing/host';
+import { press, textOf, until } from '../testing/host';
 import { answer, playServer } from '../testing/page';
 import { Undo } from '../shared/undo.store';
+import { Reload } from '../shared/reload';
 import { Backups } from './backups';
+import { BackupsStore } from './backups.store';
 
 const NAME = 'workshop-2026-11-02T09-00-00-000Z.sqlite';
 const LIST = {
+  told: [],
   folder: '/data/backups',
   backups: [{ name: NAME, madeAt: '2026-11-02T09:00:00.000Z', bytes: 204800, because: 'regular' }],
 };
@@ -18,7 +21,10 @@ describe('Backups', () => {
   beforeEach(async () => {
     server = playServer();
     fixture = TestBed.createComponent(Backups);
-    answer(server, '/api/backups', LIST);
+    await until(
+      () => server.match('/api/backups').map((each) => each.flush(LIST)).length > 0,
+      'the list is asked for',
+    );
     await fixture.whenStable();
   });
 
@@ -33,6 +39,19 @@ describe('Backups', () => {
     expect(post.request.body).toEqual({ name: NAME });
     post.flush({ before: 'x' });
     expect(turned).toBe(1);
+  });
+
+  it('has the whole page load again once a backup stands in place of a damaged file', async () => {
+    const reload = spyOn(TestBed.inject(Reload), 'now');
+    TestBed.inject(BackupsStore).look();
+    answer(server, '/api/backups', { ...LIST, damage: { why: 'It is empty.', readable: false } });
+    await fixture.whenStable();
+    expect(textOf(fixture)).not.toContain('Back up now');
+    await press(fixture, 'Restore the backup of 2 Nov 2026');
+    expect(textOf(fixture)).toContain('the damaged file is set aside');
+    await press(fixture, 'Restore it');
+    server.expectOne({ method: 'POST', url: '/api/backups/restore' }).flush({ aside: 'x' });
+    expect(reload).toHaveBeenCalledTimes(1);
   });
 
   it('tells why one could not be made or put back', async () => {

@@ -1,22 +1,13 @@
-import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
+import type { Observable } from 'rxjs';
+import type { Backup } from '@mellow-anvil/contract';
 import { Notices } from '../shared/notices';
 import { told } from '../shared/problem';
+import { Reload } from '../shared/reload';
 import { Undo } from '../shared/undo.store';
-
-interface Backup {
-  readonly name: string;
-  readonly madeAt: string;
-  readonly bytes: number;
-  readonly because: 'regular' | 'before-restore' | 'before-migration';
-}
-
-interface BackupList {
-  readonly folder: string;
-  readonly backups: readonly Backup[];
-  readonly trouble?: string;
-}
+import { BackupsStore } from './backups.store';
 
 const BECAUSE: Readonly<Record<Backup['because'], string>> = {
   regular: '',
@@ -31,22 +22,24 @@ const AT_FIRST = 6;
   imports: [Button],
   template: `
     @if (list(); as l) {
-      <p>
-        While the program runs it copies the whole workshop every six hours in which something changed, and
-        keeps the last eight, one a day for two weeks and one a month for a year, in
-        <span class="path">{{ l.folder }}</span>
-        .
-      </p>
-      @if (l.trouble) {
-        <p class="sentence-error" role="alert">{{ l.trouble }}</p>
+      @if (!l.damage) {
+        <p>
+          While the program runs it copies the whole workshop every six hours in which something changed, and
+          keeps the last eight, one a day for two weeks and one a month for a year, in
+          <span class="path">{{ l.folder }}</span>
+          .
+        </p>
+        @if (l.trouble) {
+          <p class="sentence-error" role="alert">{{ l.trouble }}</p>
+        }
+        <p-button
+          label="Back up now"
+          severity="secondary"
+          [outlined]="true"
+          [loading]="busy()"
+          (onClick)="make()"
+        />
       }
-      <p-button
-        label="Back up now"
-        severity="secondary"
-        [outlined]="true"
-        [loading]="busy()"
-        (onClick)="make()"
-      />
       <ul aria-label="Backups">
         @for (backup of shown(); track backup.name) {
           <li>
@@ -55,7 +48,13 @@ const AT_FIRST = 6;
               {{ size(backup) }}{{ because[backup.because] ? ', ' + because[backup.because] : '' }}
             </span>
             @if (asked() === backup.name) {
-              <span>Everything stored now gives way to this copy; what is there is backed up first.</span>
+              <span>
+                @if (l.damage) {
+                  The workshop is then as it was on that day; the damaged file is set aside.
+                } @else {
+                  Everything stored now gives way to this copy; what is there is backed up first.
+                }
+              </span>
               <p-button label="Restore it" size="small" [loading]="busy()" (onClick)="restore(backup)" />
               <p-button
                 label="Leave it"
@@ -120,10 +119,11 @@ const AT_FIRST = 6;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Backups {
-  private readonly http = inject(HttpClient);
+  private readonly store = inject(BackupsStore);
   private readonly notices = inject(Notices);
   private readonly undo = inject(Undo);
-  protected readonly list = signal<BackupList | undefined>(undefined);
+  private readonly reload = inject(Reload);
+  protected readonly list = toSignal(this.store.list$);
   protected readonly busy = signal(false);
   protected readonly asked = signal('');
   protected readonly all = signal(false);
@@ -134,10 +134,6 @@ export class Backups {
     return this.all() ? backups : backups.slice(0, AT_FIRST);
   });
 
-  constructor() {
-    this.look();
-  }
-
   protected when({ madeAt }: Backup): string {
     return new Date(madeAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
   }
@@ -147,12 +143,15 @@ export class Backups {
   }
 
   protected make(): void {
-    this.send('/api/backups', {}, () => this.notices.done('Backed up.'));
+    this.send(this.store.make(), () => this.notices.done('Backed up.'));
   }
 
   protected restore(backup: Backup): void {
-    this.send('/api/backups/restore', { name: backup.name }, () => {
+    const damaged = this.list()?.damage !== undefined;
+    this.send(this.store.restore(backup.name), () => {
       this.asked.set('');
+      // Nothing on this page could be loaded before.
+      if (damaged) return this.reload.now();
       this.notices.done(
         `The workshop is as it was on ${this.when(backup)}. What was here before is in the list.`,
       );
@@ -160,27 +159,20 @@ export class Backups {
     });
   }
 
-  private send(path: string, body: object, done: () => void): void {
+  private send(request: Observable<unknown>, done: () => void): void {
     this.busy.set(true);
     this.refusal.set('');
-    this.http.post(path, body).subscribe({
+    request.subscribe({
       next: () => {
         this.busy.set(false);
         done();
-        this.look();
+        this.store.look();
       },
       error: (reason: unknown) => {
         this.busy.set(false);
         this.refusal.set(told(reason).detail);
-        this.look();
+        this.store.look();
       },
-    });
-  }
-
-  private look(): void {
-    this.http.get<BackupList>('/api/backups').subscribe({
-      next: (list) => this.list.set(list),
-      error: (reason: unknown) => this.refusal.set(told(reason).detail),
     });
   }
 }

@@ -2,12 +2,10 @@ import { HttpClient } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { Button } from 'primeng/button';
-import type { FieldProblem } from '@mellow-anvil/contract';
+import { WORKSHOP_FILE_BYTES, type FieldProblem } from '@mellow-anvil/contract';
 import { Notices } from '../shared/notices';
 import { told } from '../shared/problem';
 import { Undo } from '../shared/undo.store';
-
-const MOST_BYTES = 25 * 1024 * 1024;
 
 /** Puts a workshop file in place of what is stored; one undo takes it back. */
 @Component({
@@ -62,8 +60,8 @@ export class OpenFile {
     if (!file) return;
     this.problems.set([]);
     this.refusal.set('');
-    if (file.size > MOST_BYTES) {
-      this.refusal.set('This file is over 25 MB; no workshop is that large. Nothing was changed.');
+    if (file.size > WORKSHOP_FILE_BYTES) {
+      this.refusal.set('This file is over 300 MB; no workshop is that large. Nothing was changed.');
       return;
     }
     let body: unknown;

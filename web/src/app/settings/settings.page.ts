@@ -6,7 +6,9 @@ import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
 import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core';
 import { Backups } from '../backups/backups';
+import { map } from 'rxjs';
 import { Notices } from '../shared/notices';
+import { Undo } from '../shared/undo.store';
 import { ThemeService, type Theme } from '../theme/theme.service';
 import { About } from './about';
 import { OpenFile } from './open-file';
@@ -85,7 +87,16 @@ import { SettingsStore } from './settings.store';
           .
         </p>
       </section>
-      <h2>Backups</h2>
+      <h2>Undo</h2>
+      <section>
+        @if (kept(); as k) {
+          <p>
+            The last {{ k.commands }} changes can be taken back, or fewer where together they hold more than
+            {{ k.megabytes }} MB, as opening large workshop files does. The newest always can.
+          </p>
+        }
+      </section>
+      <h2 id="backups">Backups</h2>
       <section>
         <ma-backups />
       </section>
@@ -137,6 +148,11 @@ export class SettingsPage {
   protected readonly settings = toSignal(this.store.settings$, {
     initialValue: { ...DEFAULT_SETTINGS, version: 0 },
   });
+  protected readonly kept = toSignal(
+    inject(Undo).kept$.pipe(
+      map((kept) => kept && { commands: kept.commands, megabytes: Math.round(kept.bytes / 2 ** 20) }),
+    ),
+  );
   protected readonly theme = toSignal(this.themeService.theme$, { initialValue: 'system' as Theme });
   protected readonly units = [
     { value: 'mm', label: 'Millimetres' },

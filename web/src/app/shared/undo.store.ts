@@ -1,28 +1,23 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { BehaviorSubject, Subject, map, type Observable, tap } from 'rxjs';
+import type { CommandList, CommandSummary } from '@mellow-anvil/contract';
 
-export interface CommandSummary {
-  readonly id: number;
-  readonly label: string;
-  readonly createdAt: string;
-}
-
-interface Commands {
-  readonly undo: readonly CommandSummary[];
-  readonly redo: readonly CommandSummary[];
-}
+/** Before the first answer. */
+const NOTHING: CommandList = { undo: [], redo: [], kept: { commands: 0, bytes: 0 } };
 
 /** What can be taken back, and taking it back; `turned$` tells every store to load again. */
 @Injectable({ providedIn: 'root' })
 export class Undo {
   private readonly http = inject(HttpClient);
-  private readonly commands = new BehaviorSubject<Commands>({ undo: [], redo: [] });
+  private readonly commands = new BehaviorSubject<CommandList>(NOTHING);
   private readonly turned = new Subject<void>();
   private readonly changed = new Subject<void>();
 
   readonly undoable$ = this.commands.pipe(map(({ undo }) => undo));
   readonly redoable$ = this.commands.pipe(map(({ redo }) => redo));
+  /** How far back it goes. */
+  readonly kept$ = this.commands.pipe(map(({ kept }) => kept));
   readonly turned$ = this.turned.asObservable();
   /** Something was stored, by whichever hand. */
   readonly changed$ = this.changed.asObservable();
@@ -30,9 +25,9 @@ export class Undo {
   /** To be called after anything was stored. */
   refresh(): void {
     this.changed.next();
-    this.http.get<Commands>('/api/undo').subscribe({
+    this.http.get<CommandList>('/api/undo').subscribe({
       next: (commands) => this.commands.next(commands),
-      error: () => this.commands.next({ undo: [], redo: [] }),
+      error: () => this.commands.next(NOTHING),
     });
   }
 
