@@ -40,14 +40,16 @@ const SENTENCES = {
  * @param convert whether to read numbers from text, for query strings only
  */
 export function check<T>(schema: Joi.Schema<T>, value: unknown, convert = false): Checked<T> {
-  const result = schema.validate(value, {
+  // What is right is told apart first: Joi puts our sentences together anew at every field it comes to.
+  const quick = schema.validate(value, { convert });
+  if (!quick.error) return { ok: true, value: quick.value as T };
+  const { error } = schema.validate(value, {
     abortEarly: false,
     convert,
     messages: SENTENCES,
     errors: { label: false },
   });
-  if (!result.error) return { ok: true, value: result.value as T };
-  const errors = result.error.details.slice(0, 20).map(({ path, message }) => ({
+  const errors = (error ?? quick.error).details.slice(0, 20).map(({ path, message }) => ({
     field: path.join('.').slice(0, 200),
     message: message.slice(0, 400),
   }));

@@ -103,7 +103,7 @@ describe('runEventSchema', () => {
       ],
       [{ kind: 'done', id: '../x' }, /^id: An id is up to 64/],
       [{ kind: 'done', seq: -1 }, /^seq: Place in the run lies between/],
-      [{ kind: 'done', at: 'noon' }, /^at: Write the time as ISO 8601/],
+      [{ kind: 'done', at: 'noon' }, /^at: Write the time with its zone/],
       [{ kind: 'sung' }, /^kind: Kind: choose/],
     ];
     for (const [fact, words] of cases) {

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { WORKSHOP_FORMAT, readInstant, type Workshop } from '@mellow-anvil/core';
+import { INSTANT_PATTERN, WORKSHOP_FORMAT, readInstant, type Workshop } from '@mellow-anvil/core';
 import { abrasiveSchema } from './abrasives.js';
 import { boardSchema } from './boards.js';
 import { careSchema } from './cares.js';
@@ -123,6 +123,7 @@ function withTodaysInstants(name: Collection, entry: unknown): unknown {
 
 function inTodaysForm(thing: object, field: string): object {
   const text = (thing as Readonly<Record<string, unknown>>)[field];
-  const now = typeof text === 'string' && text.length <= 40 ? readInstant(text) : undefined;
+  if (typeof text !== 'string' || text.length > 40 || INSTANT_PATTERN.test(text)) return thing;
+  const now = readInstant(text);
   return now === undefined ? thing : { ...thing, [field]: now };
 }

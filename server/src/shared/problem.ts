@@ -99,7 +99,8 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
   return (reason, _request, response, next) => {
     if (response.headersSent) return next(reason);
     const problem = toProblem(reason);
-    if (problem.status >= 500) log.error(reason, 'request failed');
+    // A damaged workshop was told of at the start; every question since is refused for it.
+    if (problem.status >= 500 && !(reason instanceof WorkshopDamaged)) log.error(reason, 'request failed');
     sendProblem(response, problem);
   };
 }

@@ -82,32 +82,29 @@ export async function refuseTooMany(
   sequelize: Sequelize,
   transaction: Transaction,
 ): Promise<void> {
-  if (kinds.size === 0) return;
   for (const name of kinds) {
     if (name === 'settings') continue;
-    const [found] = await sequelize.query<{ n: number }>(
-      `SELECT count(*) AS n FROM "${name}" WHERE "deletedAt" IS NULL`,
+    const [found] = await sequelize.query<{ count: number; bytes: number }>(
+      `SELECT (SELECT count(*) FROM "${name}" WHERE "deletedAt" IS NULL) AS count,
+         page_count * page_size AS bytes FROM pragma_page_count(), pragma_page_size()`,
       { type: QueryTypes.SELECT, transaction },
     );
-    if ((found?.n ?? 0) > MOST[name]) {
+    const { count = 0, bytes = 0 } = found ?? {};
+    if (count > MOST[name]) {
       const most = MOST[name].toLocaleString('en-GB');
       throw invalid([
         { field: '', message: `A workshop holds ${most} of these at most: remove one, then add this.` },
       ]);
     }
-  }
-  const [size] = await sequelize.query<{ bytes: number }>(
-    'SELECT page_count * page_size AS bytes FROM pragma_page_count(), pragma_page_size()',
-    { type: QueryTypes.SELECT, transaction },
-  );
-  if ((size?.bytes ?? 0) > DATABASE_BYTES) {
-    throw invalid([
-      {
-        field: '',
-        message:
-          'The workshop’s file has grown to 256 MB, the most it may hold: save it under Settings, and remove what you no longer need.',
-      },
-    ]);
+    if (bytes > DATABASE_BYTES) {
+      throw invalid([
+        {
+          field: '',
+          message:
+            'The workshop’s file has grown to 256 MB, the most it may hold: save it under Settings, and remove what you no longer need.',
+        },
+      ]);
+    }
   }
 }
 

@@ -45,44 +45,48 @@ import { ThemeService } from './theme/theme.service';
           <span>Mellow Anvil</span>
           <small>{{ version() }}</small>
         </a>
-        <nav aria-label="Rooms">
-          <a routerLink="/" [class.here]="onBench()" [attr.aria-current]="onBench() ? 'page' : null">Bench</a>
-          <a routerLink="/stones" routerLinkActive="here" ariaCurrentWhenActive="page">Stones</a>
-          <a routerLink="/guides" routerLinkActive="here" ariaCurrentWhenActive="page">Guides</a>
-          <a routerLink="/patterns" routerLinkActive="here" ariaCurrentWhenActive="page">Patterns</a>
-          <a routerLink="/strop" routerLinkActive="here" ariaCurrentWhenActive="page">Strop</a>
-          <a routerLink="/puzzle" routerLinkActive="here" ariaCurrentWhenActive="page">Puzzle</a>
-          <a routerLink="/ledger" routerLinkActive="here" ariaCurrentWhenActive="page">Ledger</a>
-          <a routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page">Settings</a>
-        </nav>
-        @if (openRun(); as open) {
-          <a class="open-run" [routerLink]="['/bench', open.id]">At the bench: go on</a>
+        @if (!damage()) {
+          <nav aria-label="Rooms">
+            <a routerLink="/" [class.here]="onBench()" [attr.aria-current]="onBench() ? 'page' : null">
+              Bench
+            </a>
+            <a routerLink="/stones" routerLinkActive="here" ariaCurrentWhenActive="page">Stones</a>
+            <a routerLink="/guides" routerLinkActive="here" ariaCurrentWhenActive="page">Guides</a>
+            <a routerLink="/patterns" routerLinkActive="here" ariaCurrentWhenActive="page">Patterns</a>
+            <a routerLink="/strop" routerLinkActive="here" ariaCurrentWhenActive="page">Strop</a>
+            <a routerLink="/puzzle" routerLinkActive="here" ariaCurrentWhenActive="page">Puzzle</a>
+            <a routerLink="/ledger" routerLinkActive="here" ariaCurrentWhenActive="page">Ledger</a>
+            <a routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page">Settings</a>
+          </nav>
+          @if (openRun(); as open) {
+            <a class="open-run" [routerLink]="['/bench', open.id]">At the bench: go on</a>
+          }
+          <span class="workshop">{{ name() }}</span>
+          <div class="undo">
+            <p-button
+              label="Undo"
+              [ariaLabel]="undoWords()"
+              [disabled]="!undoable().length"
+              [text]="true"
+              styleClass="on-slate"
+              (onClick)="turn('undo')"
+              [attr.title]="undoWords()"
+            >
+              <ng-template #icon><svg data-p-icon="undo" aria-hidden="true"></svg></ng-template>
+            </p-button>
+            <p-button
+              label="Redo"
+              [ariaLabel]="redoWords()"
+              [disabled]="!redoable().length"
+              [text]="true"
+              styleClass="on-slate"
+              (onClick)="turn('redo')"
+              [attr.title]="redoWords()"
+            >
+              <ng-template #icon><svg data-p-icon="refresh" aria-hidden="true"></svg></ng-template>
+            </p-button>
+          </div>
         }
-        <span class="workshop">{{ name() }}</span>
-        <div class="undo">
-          <p-button
-            label="Undo"
-            [ariaLabel]="undoWords()"
-            [disabled]="!undoable().length"
-            [text]="true"
-            styleClass="on-slate"
-            (onClick)="turn('undo')"
-            [attr.title]="undoWords()"
-          >
-            <ng-template #icon><svg data-p-icon="undo" aria-hidden="true"></svg></ng-template>
-          </p-button>
-          <p-button
-            label="Redo"
-            [ariaLabel]="redoWords()"
-            [disabled]="!redoable().length"
-            [text]="true"
-            styleClass="on-slate"
-            (onClick)="turn('redo')"
-            [attr.title]="redoWords()"
-          >
-            <ng-template #icon><svg data-p-icon="refresh" aria-hidden="true"></svg></ng-template>
-          </p-button>
-        </div>
       </header>
     }
     @if (!damage()) {

@@ -69,7 +69,8 @@ const AT_FIRST = 6;
                 [ariaLabel]="'Restore the backup of ' + when(backup)"
                 size="small"
                 severity="secondary"
-                [text]="true"
+                [text]="!l.damage"
+                [outlined]="!!l.damage"
                 (onClick)="asked.set(backup.name)"
               />
             }
