@@ -1,4 +1,5 @@
 import angular from 'angular-eslint';
+import regexp from 'eslint-plugin-regexp';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
@@ -15,6 +16,16 @@ export default tseslint.config(
       eqeqeq: 'error',
       'no-console': 'error',
       'prefer-const': 'error',
+    },
+  },
+  {
+    // A pattern looks at each letter a fixed number of times, whatever is sent to it.
+    files: ['{core,contract,server,web}/src/**/*.ts'],
+    ignores: ['**/*.spec.ts', '**/testing/**'],
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': 'error',
+      'regexp/no-super-linear-move': 'error',
     },
   },
   {

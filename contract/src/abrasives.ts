@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from './joi.js';
 import {
   ABRASIVE_KIND_NAMES,
   EDGE_SHAPES,

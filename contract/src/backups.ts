@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from './joi.js';
 
 /** A copy of the database in `backups/`. */
 export interface Backup {

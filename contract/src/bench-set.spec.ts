@@ -1,16 +1,16 @@
-import type Joi from 'joi';
+import { type Schema } from './joi.js';
 import { abrasiveSchema } from './abrasives.js';
 import { careSchema } from './cares.js';
 import { check } from './check.js';
 import { conditionSchema } from './plans.js';
 
-const errorsOf = (schema: Joi.Schema, value: unknown): readonly { field: string; message: string }[] => {
+const errorsOf = (schema: Schema, value: unknown): readonly { field: string; message: string }[] => {
   const result = check(schema, value);
   return result.ok ? [] : result.errors;
 };
-const fieldsOf = (schema: Joi.Schema, value: unknown): string[] =>
+const fieldsOf = (schema: Schema, value: unknown): string[] =>
   errorsOf(schema, value).map(({ field }) => field);
-const sentence = (schema: Joi.Schema, value: unknown): string => errorsOf(schema, value)[0]?.message ?? '';
+const sentence = (schema: Schema, value: unknown): string => errorsOf(schema, value)[0]?.message ?? '';
 
 describe('stones', () => {
   const stone = {

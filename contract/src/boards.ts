@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi, type ArraySchema, type ObjectSchema, type StrictSchemaMap } from './joi.js';
 import {
   MOST_STOPS,
   type BoardAsked,
@@ -10,7 +10,7 @@ import {
 } from '@mellow-anvil/core';
 import { day, id, line, number, whole } from './fields.js';
 
-const sizes: Joi.StrictSchemaMap<BoardSizes> = {
+const sizes: StrictSchemaMap<BoardSizes> = {
   lengthMm: number('boardLengthMm'),
   depthMm: number('boardDepthMm'),
   thicknessMm: number('boardThicknessMm'),
@@ -42,7 +42,7 @@ const stop = Joi.object<BoardStop, true>({
   projectionMm: number('projectionMm'),
 });
 
-const stopList = (schema: Joi.ObjectSchema): Joi.ArraySchema =>
+const stopList = (schema: ObjectSchema): ArraySchema =>
   Joi.array()
     .items(schema)
     .min(1)

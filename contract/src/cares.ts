@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from './joi.js';
 import { CARE_KINDS, type Care } from '@mellow-anvil/core';
 import { atField, id, instant, line, notes, number, oneOf } from './fields.js';
 

@@ -1,4 +1,4 @@
-import type Joi from 'joi';
+import { type Schema } from './joi.js';
 
 /** What is wrong with one field, and what to change. */
 export interface FieldProblem {
@@ -39,7 +39,7 @@ const SENTENCES = {
  * converted: "12" is not 12. At most twenty problems are told.
  * @param convert whether to read numbers from text, for query strings only
  */
-export function check<T>(schema: Joi.Schema<T>, value: unknown, convert = false): Checked<T> {
+export function check<T>(schema: Schema<T>, value: unknown, convert = false): Checked<T> {
   // What is right is told apart first: Joi puts our sentences together anew at every field it comes to.
   const quick = schema.validate(value, { convert });
   if (!quick.error) return { ok: true, value: quick.value as T };

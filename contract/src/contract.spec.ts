@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import Joi from 'joi';
+import { Joi, type Schema } from './joi.js';
 import {
   FAMILIES,
   FAMILY_NAMES,
@@ -24,11 +24,11 @@ import { changeSchema, listSchema } from './stored.js';
 import { toolSchema } from './tools.js';
 
 const names = Object.keys(RANGES) as RangeName[];
-const fieldsOf = (schema: Joi.Schema, value: unknown): string[] => {
+const fieldsOf = (schema: Schema, value: unknown): string[] => {
   const result = check(schema, value);
   return result.ok ? [] : result.errors.map(({ field }) => field);
 };
-const sentence = (schema: Joi.Schema, value: unknown): string => {
+const sentence = (schema: Schema, value: unknown): string => {
   const result = check(schema, value);
   return result.ok ? '' : (result.errors[0]?.message ?? '');
 };

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi, type NumberSchema, type ObjectSchema, type StringSchema } from './joi.js';
 import {
   BACKS,
   FAMILY_NAMES,
@@ -19,7 +19,7 @@ import {
 } from '@mellow-anvil/core';
 import { number, oneOf, related, whole } from './fields.js';
 
-const form = (name: EdgeForm): Joi.StringSchema<never> =>
+const form = (name: EdgeForm): StringSchema<never> =>
   Joi.string<never>()
     .valid(name)
     .required()
@@ -53,7 +53,7 @@ const front = Joi.alternatives<FrontLine>()
 const steeper = (
   label: string,
   than: readonly (readonly [field: string, label: string])[],
-): Joi.NumberSchema<number> =>
+): NumberSchema<number> =>
   related(number('bevelDeg', label), (deg: number, edge) => {
     const below = than.find(([field]) => typeof edge[field] === 'number');
     return below === undefined || deg > (edge[below[0]] as number)
@@ -66,7 +66,7 @@ const SECONDARY = ['secondaryDeg', 'secondary'] as const;
 
 const grindRadius = number('grindRadiusMm').optional();
 
-const onlyOverShim = <T>(schema: Joi.NumberSchema<T>): Joi.NumberSchema<T> =>
+const onlyOverShim = <T>(schema: NumberSchema<T>): NumberSchema<T> =>
   related(schema, (_value: number, { back, shimMm, shimAtMm }) => {
     if (back !== 'shim')
       return 'A shim’s figures belong to a back bevelled over one: choose shim, or leave them out.';
@@ -75,7 +75,7 @@ const onlyOverShim = <T>(schema: Joi.NumberSchema<T>): Joi.NumberSchema<T> =>
       : undefined;
   });
 
-const singleBevel = (backRegisters: boolean): Joi.ObjectSchema<SingleBevelEdge> =>
+const singleBevel = (backRegisters: boolean): ObjectSchema<SingleBevelEdge> =>
   Joi.object<SingleBevelEdge, true>({
     form: form('single-bevel'),
     widthMm: number('widthMm'),
@@ -95,7 +95,7 @@ const singleBevel = (backRegisters: boolean): Joi.ObjectSchema<SingleBevelEdge> 
           'any.only':
             'This tool registers on its flat back, so its back is never bevelled over a shim: choose flat or rim.',
         })
-      : oneOf('Back', BACKS)) as Joi.StringSchema<SingleBevelEdge['back']>,
+      : oneOf('Back', BACKS)) as StringSchema<SingleBevelEdge['back']>,
     front: front as never,
   });
 
@@ -166,7 +166,7 @@ const scraping = Joi.object<ScrapingEdge, true>({
   burrSide: oneOf('Scraping side', ['left', 'right'] as const),
 });
 
-const SCHEMAS: Readonly<Record<Exclude<EdgeForm, 'single-bevel'>, Joi.ObjectSchema>> = {
+const SCHEMAS: Readonly<Record<Exclude<EdgeForm, 'single-bevel'>, ObjectSchema>> = {
   'double-bevel': doubleBevel,
   gouge,
   v: vTool,
@@ -176,7 +176,7 @@ const SCHEMAS: Readonly<Record<Exclude<EdgeForm, 'single-bevel'>, Joi.ObjectSche
   scraping,
 };
 
-const edgeOf = (family: Family): Joi.ObjectSchema => {
+const edgeOf = (family: Family): ObjectSchema => {
   const facts = familyFacts(family);
   return facts.form === 'single-bevel' ? singleBevel(facts.backRegisters) : SCHEMAS[facts.form];
 };

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi, type AnySchema, type NumberSchema, type State, type StringSchema } from './joi.js';
 import { INSTANT_PATTERN, utcInstant } from '@mellow-anvil/core';
 
 /** A numeric field's bounds and why they are there; the page shows them, the server holds them. */
@@ -242,7 +242,7 @@ export const RANGES = {
 export type RangeName = keyof typeof RANGES;
 
 /** A required number within its range; refusals say the range and why. */
-export function number(name: RangeName, label: string = RANGES[name].label): Joi.NumberSchema<number> {
+export function number(name: RangeName, label: string = RANGES[name].label): NumberSchema<number> {
   const { unit, min, max, why } = RANGES[name];
   const space = unit === '' || unit === '°' ? unit : ` ${unit}`;
   const between = `${label} lies between ${shown(min)} and ${shown(max)}${space}: ${why}.`;
@@ -265,7 +265,7 @@ export function number(name: RangeName, label: string = RANGES[name].label): Joi
  * A field that must also agree with its neighbours in the same object.
  * @param objection what is wrong with it beside its `siblings`, or undefined
  */
-export function related<S extends Joi.AnySchema>(
+export function related<S extends AnySchema>(
   schema: S,
   objection: (value: never, siblings: Readonly<Record<string, unknown>>) => string | undefined,
 ): S {
@@ -276,9 +276,9 @@ export function related<S extends Joi.AnySchema>(
 }
 
 /** Where a field (a dotted path) stands or would stand, so that a sentence about it stands beside it. */
-export function atField(state: Joi.State, field: string, parent: object): Joi.State {
+export function atField(state: State, field: string, parent: object): State {
   // The types leave out what Joi's own rules use to move to a child.
-  const { localize } = state as unknown as { localize(path: unknown[], ancestors: unknown[]): Joi.State };
+  const { localize } = state as unknown as { localize(path: unknown[], ancestors: unknown[]): State };
   return localize.call(
     state,
     [...(state.path ?? []), ...field.split('.')],
@@ -287,14 +287,14 @@ export function atField(state: Joi.State, field: string, parent: object): Joi.St
 }
 
 /** A required whole number within its range. */
-export function whole(name: RangeName, label?: string): Joi.NumberSchema<number> {
+export function whole(name: RangeName, label?: string): NumberSchema<number> {
   return number(name, label)
     .integer()
     .messages({ 'number.integer': `${label ?? RANGES[name].label} is counted: write a whole number.` });
 }
 
 /** One of a list of words. */
-export function oneOf<T extends string>(label: string, words: readonly T[]): Joi.StringSchema<T> {
+export function oneOf<T extends string>(label: string, words: readonly T[]): StringSchema<T> {
   return Joi.string<T>()
     .valid(...words)
     .required()
@@ -304,11 +304,13 @@ export function oneOf<T extends string>(label: string, words: readonly T[]): Joi
     });
 }
 
-// Without the u flag, so that the published JSON Schema can carry the same pattern.
-const LINE = /^[^\u0000-\u001F\u007F-\u009F]*[^\s\u0000-\u001F\u007F-\u009F][^\u0000-\u001F\u007F-\u009F]*$/;
+// Blanks, then something visible, then no control characters: each letter is looked at once. Without the
+// u flag, so that the published JSON Schema can carry the same pattern.
+const LINE =
+  /^[ \u00A0\u1680\u2000-\u200A\u2028\u2029\u202F\u205F\u3000\uFEFF]*[^\s\u0000-\u001F\u007F-\u009F][^\u0000-\u001F\u007F-\u009F]*$/;
 
 /** A line of text people give things: 1 to `max` characters, at least one of them visible. */
-export function line(label: string, max = 80): Joi.StringSchema<string> {
+export function line(label: string, max = 80): StringSchema<string> {
   return Joi.string()
     .max(max)
     .pattern(LINE)

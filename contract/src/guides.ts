@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi, type ObjectSchema } from './joi.js';
 import {
   GUIDE_FORMS,
   ROLLER_FORMS,
@@ -100,7 +100,7 @@ export const guideSchema = ALL_FIGURES.reduce(
 ).messages({
   'guide.needed': 'A guide of this form needs this figure: measure it and give it.',
   'guide.foreign': 'A guide of this form has no such figure: leave it out.',
-}) as unknown as Joi.ObjectSchema<Guide>;
+}) as unknown as ObjectSchema<Guide>;
 
 /** One seat's geometry, as the calculations take it. */
 export const guideGeometrySchema = Joi.object<GuideGeometry, true>({

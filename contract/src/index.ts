@@ -7,6 +7,7 @@ export { calculations } from './calculations.js';
 export { check, type Checked, type FieldProblem, type Problem } from './check.js';
 export { RANGES, type Range, type RangeName } from './fields.js';
 export { guideSchema } from './guides.js';
+export { Joi, type ObjectSchema, type Schema } from './joi.js';
 export { DATABASE_BYTES, MOST, WORKSHOP_FILE_BYTES } from './limits.js';
 export {
   PAPERS,

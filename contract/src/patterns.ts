@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi, type ObjectSchema, type Schema } from './joi.js';
 import { MOST_NOTCHES, parseNumber, unlessRefused, type PrinterBars } from '@mellow-anvil/core';
 import { RANGES, number, oneOf, type RangeName } from './fields.js';
 
@@ -18,7 +18,7 @@ const print = {
 export const printQuerySchema = Joi.object<PrintQuery>(print);
 
 /** Angles in an address: `20,25,32.5`. */
-function angles(range: RangeName): Joi.Schema<readonly number[]> {
+function angles(range: RangeName): Schema<readonly number[]> {
   const { min, max } = RANGES[range];
   return Joi.string()
     .max(400)
@@ -35,7 +35,7 @@ function angles(range: RangeName): Joi.Schema<readonly number[]> {
       'angles.many': `Give at most ${MOST_NOTCHES} angles: print the rest on a second sheet.`,
       'any.required': 'Say which angles, with commas between: anglesDeg=20,25,30.',
       'string.empty': 'Say which angles, with commas between: 20,25,30.',
-    }) as unknown as Joi.Schema<readonly number[]>;
+    }) as unknown as Schema<readonly number[]>;
 }
 
 /** The query of each pattern that is worked out on the spot, beside how it is printed. */
@@ -73,6 +73,6 @@ export const patternQueries = {
     angleDeg: number('angleDeg'),
     sideMm: number('sheetMm').optional().default(120),
   }),
-} as const satisfies Record<string, Joi.ObjectSchema>;
+} as const satisfies Record<string, ObjectSchema>;
 
 export type PatternName = keyof typeof patternQueries;

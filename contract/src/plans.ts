@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi, type NumberSchema, type ObjectSchema } from './joi.js';
 import {
   CARE_KINDS,
   CONDITIONS,
@@ -32,14 +32,14 @@ const fault = Joi.object<Fault, true>({
     is: Joi.valid('wide-land', 'wrong-angle'),
     then: Joi.forbidden(),
     otherwise: number('faultMm').messages({ 'any.required': 'Say how far it reaches: measure it, in mm.' }),
-  }) as unknown as Joi.NumberSchema<number>,
+  }) as unknown as NumberSchema<number>,
   foundDeg: Joi.when('kind', {
     is: 'wrong-angle',
     then: number('bevelDeg', 'The bevel as it is').messages({
       'any.required': 'Say what the bevel measures now, in degrees.',
     }),
     otherwise: Joi.forbidden(),
-  }) as unknown as Joi.NumberSchema<number>,
+  }) as unknown as NumberSchema<number>,
 });
 
 export const conditionSchema = Joi.object<Condition, true>({
@@ -50,7 +50,7 @@ export const conditionSchema = Joi.object<Condition, true>({
       'any.required': 'Say how deep the nick is: measure it with a lens and rule, in mm.',
     }),
     otherwise: Joi.forbidden(),
-  }) as unknown as Joi.NumberSchema<number>,
+  }) as unknown as NumberSchema<number>,
   tipRadiusUm: number('tipRadiusUm').optional(),
   faults: Joi.array()
     .items(fault)
@@ -142,7 +142,7 @@ const places = Joi.array().items(figure.integer().optional()).max(5);
 const planStep = stepSchema.keys({
   forceN: figure.optional(),
   places: places.optional(),
-} as never) as Joi.ObjectSchema<PlanStep>;
+} as never) as ObjectSchema<PlanStep>;
 
 const camberStep = Joi.object<CamberStep, true>({
   id,

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi, type AlternativesSchema, type SchemaMap } from './joi.js';
 import {
   BURRS,
   BURR_FEELS,
@@ -52,7 +52,7 @@ const stepAt = Joi.number().integer().min(0).max(1000).required();
 const stationAt = Joi.number().integer().min(0).max(2000).required();
 
 /** What each kind of station carries. */
-const STATIONS: Readonly<Record<StationKind, Joi.SchemaMap>> = {
+const STATIONS: Readonly<Record<StationKind, SchemaMap>> = {
   ready: {},
   isolate: {},
   care: { abrasiveId: id, care: oneOf('Care', CARE_KINDS), after: flag },
@@ -82,9 +82,9 @@ const STATIONS: Readonly<Record<StationKind, Joi.SchemaMap>> = {
 
 /** One of several objects told apart by their `kind`, each with fields of its own. */
 function byKind<T>(
-  fields: Readonly<Record<string, Joi.SchemaMap>>,
-  beside: Joi.SchemaMap = {},
-): Joi.AlternativesSchema<T> {
+  fields: Readonly<Record<string, SchemaMap>>,
+  beside: SchemaMap = {},
+): AlternativesSchema<T> {
   const kinds = Object.keys(fields);
   return Joi.alternatives<T>().conditional('.kind', {
     switch: kinds.map((kind) => ({
@@ -129,7 +129,7 @@ const work = byKind<PutIn>({
 }).required();
 
 /** What each kind of event carries beside its identity, place and time. */
-const FACTS: Readonly<Record<RunFactKind, Joi.SchemaMap>> = {
+const FACTS: Readonly<Record<RunFactKind, SchemaMap>> = {
   begun: { plan },
   strokes: { count: whole('strokeCount') },
   'counted-by': { by: oneOf('Count', COUNTS) },

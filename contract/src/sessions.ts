@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from './joi.js';
 import {
   BURRS,
   CAMBER_READ_BY,

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from './joi.js';
 import type { Packing, PrinterBars, Settings } from '@mellow-anvil/core';
 import { line, number, oneOf, whole } from './fields.js';
 

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi, type NumberSchema, type ObjectSchema, type Schema } from './joi.js';
 import { id } from './fields.js';
 
 /** A thing as the server keeps it. */
@@ -13,7 +13,7 @@ export type Stored<T> = T & {
 /** A changed thing, with the version it was changed from. */
 export type Change<T> = T & { readonly version: number };
 
-const version = (least: number): Joi.NumberSchema =>
+const version = (least: number): NumberSchema =>
   Joi.number()
     .integer()
     .min(least)
@@ -24,22 +24,22 @@ const version = (least: number): Joi.NumberSchema =>
  * The schema of a change: the whole thing, and the version it was made from.
  * @param least 0 for a thing that has defaults before it is first stored
  */
-export function changeSchema<T>(schema: Joi.ObjectSchema<T>, least = 1): Joi.ObjectSchema<Change<T>> {
-  return schema.keys({ version: version(least) } as never) as Joi.ObjectSchema<Change<T>>;
+export function changeSchema<T>(schema: ObjectSchema<T>, least = 1): ObjectSchema<Change<T>> {
+  return schema.keys({ version: version(least) } as never) as ObjectSchema<Change<T>>;
 }
 
 /** The query of a removal: `?version=3`. */
 export const removalSchema = Joi.object<{ version: number }>({ version: version(1) });
 
 /** The schema of a thing as the server answers it, for the published description. */
-export function storedSchema<T>(schema: Joi.ObjectSchema<T>): Joi.ObjectSchema<Stored<T>> {
+export function storedSchema<T>(schema: ObjectSchema<T>): ObjectSchema<Stored<T>> {
   const when = Joi.string().isoDate().required();
   return schema.keys({
     id,
     version: version(1),
     createdAt: when,
     updatedAt: when,
-  } as never) as Joi.ObjectSchema<Stored<T>>;
+  } as never) as ObjectSchema<Stored<T>>;
 }
 
 /** One page of a list. */
@@ -65,8 +65,8 @@ export interface ListQuery {
  */
 export function listSchema(
   sorts: readonly string[],
-  filters: Readonly<Record<string, Joi.Schema>> = {},
-): Joi.ObjectSchema<ListQuery> {
+  filters: Readonly<Record<string, Schema>> = {},
+): ObjectSchema<ListQuery> {
   const orders = sorts.flatMap((field) => [field, `-${field}`]);
   const counted = { '*': 'Pages are counted from 1, with 1 to 500 entries each.' };
   return Joi.object<ListQuery>({

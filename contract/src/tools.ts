@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from './joi.js';
 import {
   CAMBER_JOBS,
   FAMILY_NAMES,

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi, type ArraySchema, type ObjectSchema } from './joi.js';
 import { INSTANT_PATTERN, WORKSHOP_FORMAT, readInstant, type Workshop } from '@mellow-anvil/core';
 import { abrasiveSchema } from './abrasives.js';
 import { boardSchema } from './boards.js';
@@ -22,12 +22,12 @@ const COLLECTIONS = {
   boards: { item: boardSchema, like: 'boards', needed: false },
   cares: { item: careSchema, like: 'cares', needed: false },
   removedAbrasives: { item: abrasiveSchema, like: 'cares', needed: false },
-} as const satisfies Record<string, { item: Joi.ObjectSchema; like: keyof typeof MOST; needed: boolean }>;
+} as const satisfies Record<string, { item: ObjectSchema; like: keyof typeof MOST; needed: boolean }>;
 type Collection = keyof typeof COLLECTIONS;
 const NAMES = Object.keys(COLLECTIONS) as Collection[];
 
 /** Everything but what the collections hold. */
-const list = (name: Collection): Joi.ArraySchema =>
+const list = (name: Collection): ArraySchema =>
   Joi.array()
     .max(MOST[COLLECTIONS[name].like] * FILE_SLACK)
     .presence(COLLECTIONS[name].needed ? 'required' : 'optional');
@@ -51,7 +51,7 @@ const everyList = <S>(schemaOf: (name: Collection) => S): Record<Collection, S> 
   Object.fromEntries(NAMES.map((name) => [name, schemaOf(name)])) as Record<Collection, S>;
 
 const shell = Joi.object<Workshop>({ ...around, ...everyList(list) });
-const items = everyList((name) => (COLLECTIONS[name].item as Joi.ObjectSchema).keys({ id }));
+const items = everyList((name) => (COLLECTIONS[name].item as ObjectSchema).keys({ id }));
 
 /**
  * The open workshop file, described whole: everything a person carries away, in one JSON. What reads a file

@@ -34,7 +34,7 @@ import { boardDrafts, careDrafts, planDrafts, sessionDrafts } from './shared/dra
 import { HttpProblem, problemHandler } from './shared/problem.js';
 import { resourceRoutes } from './shared/resource.routes.js';
 import { storeOf } from './shared/store.js';
-import { refuseStrangers, requireJson } from './shared/strangers.js';
+import { emptyForNone, refuseStrangers, requireJson } from './shared/strangers.js';
 import { VERSION } from './shared/version.js';
 import { cardRoutes } from './tools/card.routes.js';
 import { tools } from './tools/tools.js';
@@ -79,9 +79,14 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   });
 
   const api = express.Router();
+  api.use((_request, response, next) => {
+    // What is stored changes with every tap; only the page's own files may be kept.
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
   api.use(requireJson);
-  api.use('/workshop', express.json({ limit: WORKSHOP_FILE_BYTES }), workshopRoutes(workshop));
-  api.use(express.json({ limit: BODY_LIMIT }));
+  api.use('/workshop', express.json({ limit: WORKSHOP_FILE_BYTES }), emptyForNone, workshopRoutes(workshop));
+  api.use(express.json({ limit: BODY_LIMIT }), emptyForNone);
   api.use('/tools', cardRoutes(toolStore, guideStore, boardStore, abrasiveStore, records, printer));
   api.use('/tools', resourceRoutes(tools, toolStore));
   api.use('/guides', resourceRoutes(guides, guideStore));
@@ -164,12 +169,15 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
 /** The built page: hashed files for good, index.html fresh with the nonce its styles need. */
 function servePage(app: Express, folder: string): void {
   const index = readFileSync(join(folder, 'index.html'), 'utf8');
+  // The page is sent with its nonce, under whichever address; never as the file it lies in.
+  app.get('/index.html', (_request, response) => response.redirect(301, '/'));
   app.get('/notices.txt', (_request, response) => {
     response.type('text/plain').send(notices(folder));
   });
   app.use(
     express.static(folder, {
       index: false,
+      redirect: false,
       setHeaders: (response, path) => {
         const hashed = /-[A-Z0-9]{8}\.[a-z0-9]+$/.test(path);
         response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');

@@ -37,7 +37,7 @@ const UM_RANGE = [0.01, 5000] as const;
  */
 export function grit({ standard, grade }: Grade): GritSize {
   if (standard === 'UM') {
-    const sizeUm = parseNumber(grade.replace(/\s*(µm|μm|um|microns?)$/i, ''), 'grade');
+    const sizeUm = parseNumber(grade.replace(/(µm|μm|um|microns?)$/i, '').trimEnd(), 'grade');
     if (!(sizeUm >= UM_RANGE[0] && sizeUm <= UM_RANGE[1])) {
       throw new Refusal('grade', `Give a grain size between ${UM_RANGE[0]} and ${UM_RANGE[1]} µm.`);
     }

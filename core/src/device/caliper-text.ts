@@ -44,7 +44,7 @@ export function caliperText(
     : { stream: { rest, unit }, lines };
 }
 
-const FIGURE = /^(?:[A-Za-z]{1,3}\d?[\s:=]+)?([+-]?\s*\d{1,4}(?:[.,]\d{1,4})?)\s*(?:mm|in|inch|")?$/i;
+const FIGURE = /^(?:[A-Za-z]{1,3}\d?[\s:=]+)?((?:[+-]\s*)?\d{1,4}(?:[.,]\d{1,4})?)\s*(?:mm|in|inch|")?$/i;
 
 function figureOf(text: string, unit: 'mm' | 'in'): CaliperLine {
   const figure = FIGURE.exec(text)?.[1];

@@ -32,7 +32,7 @@ export function profileLines(text: string, widthMm: number): readonly EdgePoint[
 
 function figuresOf(line: string, at: number): readonly number[] {
   // A comma parts two figures where both are written with points, and is a decimal mark otherwise.
-  const parts = /^[^;\t ]*\.[^;\t ]*,|^\d+,\s*\d+\.\d/.test(line)
+  const parts = /^[^;\t .]*\.[^;\t ,]*,|^\d+,\s*\d+\.\d/.test(line)
     ? line.split(/[,;\t ]+/)
     : line.split(/[;\t ]+/);
   return parts

@@ -17,7 +17,7 @@ export function parseAngle(text: string, field = 'angle'): number {
     if (arcMinutes >= 60) throw new Refusal(field, 'A degree has only 60 minutes of arc.');
     return Number(minutes[1]) + arcMinutes / 60;
   }
-  return parseNumber(trimmed.replace(/\s*(°|deg|degrees?)$/i, ''), field);
+  return parseNumber(trimmed.replace(/(°|deg|degrees?)$/i, '').trimEnd(), field);
 }
 
 /** Writes degrees with the ° sign and at most `decimals` places. */

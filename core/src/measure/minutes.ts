@@ -2,7 +2,7 @@ import { Refusal } from '../refusal.js';
 import { formatNumber, parseNumber, type DecimalMark } from './number.js';
 
 const PARTS =
-  /^(?:([\d.,]+)\s*h(?:ours?|rs?)?)?\s*(?:([\d.,]+)\s*m(?:in(?:utes?)?)?)?\s*(?:([\d.,]+)\s*s(?:ec(?:onds?)?)?)?$/i;
+  /^(?:([\d.,]+)\s*h(?:ours?|rs?)?)?(?:\s*([\d.,]+)\s*m(?:in(?:utes?)?)?)?(?:\s*([\d.,]+)\s*s(?:ec(?:onds?)?)?)?$/i;
 
 /**
  * Reads a span of time: `12`, `12 min`, `1 h 5 min`, `90 s`, `2,5 min`. A bare number is minutes.

@@ -32,6 +32,7 @@ export function formatNumber(
   fixed = false,
 ): string {
   const text = value.toFixed(decimals);
+  // eslint-disable-next-line regexp/no-super-linear-move -- it is as long as toFixed makes it
   const shortest = fixed || !text.includes('.') ? text : text.replace(/\.?0+$/, '');
   const unsigned = /^-0(\.0*)?$/.test(shortest) ? shortest.slice(1) : shortest;
   return (mark === 'comma' ? unsigned.replace('.', ',') : unsigned).replace('-', '−');

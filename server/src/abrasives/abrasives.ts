@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from '@mellow-anvil/contract';
 import { abrasiveSchema } from '@mellow-anvil/contract';
 import { ABRASIVE_KIND_NAMES, grit, type Abrasive } from '@mellow-anvil/core';
 import { defineKind } from '../shared/kind.js';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from '@mellow-anvil/contract';
 import { careSchema } from '@mellow-anvil/contract';
 import { CARE_KINDS, type Care } from '@mellow-anvil/core';
 import { defineKind } from '../shared/kind.js';

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import Joi from 'joi';
+import { Joi } from '@mellow-anvil/contract';
 import { abrasiveSchema, check, type FieldProblem } from '@mellow-anvil/contract';
 import { attempt, parseNumber, Refusal, type Abrasive, type Identified } from '@mellow-anvil/core';
 import { invalid } from '../shared/problem.js';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
-import Joi from 'joi';
+import { Joi } from '@mellow-anvil/contract';
 import { setNameSchema } from '@mellow-anvil/contract';
 import { inOrder, standsIn, type Abrasive, type Identified } from '@mellow-anvil/core';
 import { checked } from '../shared/resource.routes.js';

@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from '@mellow-anvil/contract';
 import { boardSchema } from '@mellow-anvil/contract';
 import type { SettingBoard } from '@mellow-anvil/core';
 import { defineKind } from '../shared/kind.js';

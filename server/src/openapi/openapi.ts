@@ -1,5 +1,5 @@
 import joiToJson from 'joi-to-json';
-import Joi from 'joi';
+import { Joi, type ObjectSchema, type Schema } from '@mellow-anvil/contract';
 import {
   backupNameSchema,
   calculations,
@@ -140,13 +140,13 @@ const PROBLEM: Json = {
 };
 
 /** What is sent of the kinds the server completes. */
-const DRAFTS: Partial<Record<KindName, Joi.ObjectSchema>> = {
+const DRAFTS: Partial<Record<KindName, ObjectSchema>> = {
   plans: planDraftSchema,
   boards: boardDraftSchema,
 };
 
 function resourcePaths(kind: Kind<object>): Record<string, Json> {
-  const draft = (DRAFTS[kind.name] ?? kind.schema) as Joi.ObjectSchema<object>;
+  const draft = (DRAFTS[kind.name] ?? kind.schema) as ObjectSchema<object>;
   const stored = storedSchema(kind.schema);
   const page = Joi.object({
     items: Joi.array().items(stored).required(),
@@ -170,9 +170,9 @@ function resourcePaths(kind: Kind<object>): Record<string, Json> {
 }
 
 interface Shape {
-  readonly query?: Joi.ObjectSchema;
-  readonly body?: Joi.ObjectSchema;
-  readonly answer?: Joi.ObjectSchema;
+  readonly query?: ObjectSchema;
+  readonly body?: ObjectSchema;
+  readonly answer?: ObjectSchema;
   readonly status?: number;
 }
 
@@ -192,7 +192,7 @@ function operation(summary: string, { query, body, answer, status = 200 }: Shape
   };
 }
 
-function queryParameters(schema: Joi.ObjectSchema): Json[] {
+function queryParameters(schema: ObjectSchema): Json[] {
   const { properties = {}, required = [] } = schemaOf(schema) as { properties?: Json; required?: string[] };
   return Object.entries(properties).map(([name, shape]) => ({
     name,
@@ -202,6 +202,6 @@ function queryParameters(schema: Joi.ObjectSchema): Json[] {
   }));
 }
 
-function schemaOf(schema: Joi.Schema, mode: 'open-api-3.1' | 'json-draft-2019-09' = 'open-api-3.1'): Json {
+function schemaOf(schema: Schema, mode: 'open-api-3.1' | 'json-draft-2019-09' = 'open-api-3.1'): Json {
   return toJson(schema as never, mode) as Json;
 }

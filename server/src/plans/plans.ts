@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from '@mellow-anvil/contract';
 import { planSchema } from '@mellow-anvil/contract';
 import type { Plan } from '@mellow-anvil/core';
 import { defineKind } from '../shared/kind.js';

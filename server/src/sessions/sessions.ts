@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from '@mellow-anvil/contract';
 import { sessionSchema } from '@mellow-anvil/contract';
 import { SESSION_KINDS, type Session } from '@mellow-anvil/core';
 import { defineKind } from '../shared/kind.js';

@@ -1,4 +1,4 @@
-import type Joi from 'joi';
+import { type ObjectSchema, type Schema } from '@mellow-anvil/contract';
 import { listSchema, type ListQuery } from '@mellow-anvil/contract';
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
 
@@ -31,20 +31,20 @@ export interface KindOptions<T> {
   readonly name: KindName;
   /** One of them, as the page says it: “tool”. */
   readonly one: string;
-  readonly schema: Joi.ObjectSchema<T>;
+  readonly schema: ObjectSchema<T>;
   readonly columns: Readonly<Record<KeyOf<T>, ColumnType>>;
   /** Columns worked out from the thing on every write, to sort and filter by. */
   readonly derived?: Readonly<Record<string, (thing: T) => string | number>>;
   readonly sorts: readonly string[];
   readonly searches: readonly string[];
-  readonly filters?: Readonly<Record<string, Joi.Schema>>;
+  readonly filters?: Readonly<Record<string, Schema>>;
   /** Columns that name a row of another kind; this one is removed with it. */
   readonly references?: readonly Reference[];
 }
 
 /** A kind of stored thing: how it is checked, laid out in its table, listed and related. */
 export interface Kind<T = unknown> extends KindOptions<T> {
-  readonly list: Joi.ObjectSchema<ListQuery>;
+  readonly list: ObjectSchema<ListQuery>;
   model(sequelize: Sequelize): ModelStatic<Model>;
   toColumns(thing: T): Readonly<Record<string, unknown>>;
   fromRow(row: Row): T;

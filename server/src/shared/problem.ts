@@ -124,6 +124,14 @@ function toProblem(reason: unknown): HttpProblem {
   const type = (reason as { type?: unknown } | null)?.type;
   const known = typeof type === 'string' ? BODY_ERRORS[type] : undefined;
   if (known) return new HttpProblem(...known);
+  const { status, expose } = (reason ?? {}) as { status?: unknown; expose?: unknown };
+  if (typeof status === 'number' && status >= 400 && status < 500 && expose === true) {
+    return new HttpProblem(
+      status,
+      'Cannot be read',
+      'The request cannot be read: check that its body is what its headers say, and send it again.',
+    );
+  }
   if (reason instanceof URIError) {
     return new HttpProblem(400, 'Broken address', 'The address holds a broken % code.');
   }

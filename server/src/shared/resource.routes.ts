@@ -1,12 +1,12 @@
 import { Router } from 'express';
-import type Joi from 'joi';
+import { type ObjectSchema, type Schema } from '@mellow-anvil/contract';
 import { changeSchema, check, removalSchema, type Stored } from '@mellow-anvil/contract';
 import type { Kind } from './kind.js';
 import { invalid } from './problem.js';
 import type { Store } from './store.js';
 
 /** The checked value, or a 422 that names each field. */
-export function checked<T>(schema: Joi.Schema<T>, value: unknown, convert = false): T {
+export function checked<T>(schema: Schema<T>, value: unknown, convert = false): T {
   const result = check(schema, value, convert);
   if (!result.ok) throw invalid(result.errors);
   return result.value;
@@ -14,7 +14,7 @@ export function checked<T>(schema: Joi.Schema<T>, value: unknown, convert = fals
 
 /** What a body asks for and the thing to store, where the server works part of it out. */
 export interface Drafted<T, D> {
-  readonly draft: Joi.ObjectSchema<D>;
+  readonly draft: ObjectSchema<D>;
   /** @param before the thing as it is stored, where it is being changed */
   complete(draft: D, before?: Stored<T>): Promise<T>;
 }
@@ -25,7 +25,7 @@ export function resourceRoutes<T extends object, D extends object = T>(
   store: Store<T>,
   drafted?: Drafted<T, D>,
 ): Router {
-  const draft = (drafted?.draft ?? kind.schema) as Joi.ObjectSchema<object>;
+  const draft = (drafted?.draft ?? kind.schema) as ObjectSchema<object>;
   const complete = (value: object, before?: Stored<T>): Promise<T> =>
     drafted ? drafted.complete(value as D, before) : Promise.resolve(value as T);
   const change = changeSchema(draft);

@@ -16,6 +16,9 @@ export const refuseStrangers: RequestHandler = (request, _response, next) => {
   const { host, origin } = request.headers;
   const site = request.headers['sec-fetch-site'];
   const navigation = request.headers['sec-fetch-mode'] === 'navigate' && request.method === 'GET';
+  if (/%(?:0[0-9a-f]|1[0-9a-f]|7f)/i.test(request.path)) {
+    throw new HttpProblem(400, 'Broken address', 'The address holds characters that cannot be seen.');
+  }
   if (host === undefined || !isLoopback(host.replace(/:\d+$/, ''))) {
     throw stranger('This server answers only to the address it printed, on this machine.');
   }
@@ -39,6 +42,12 @@ export const requireJson: RequestHandler = (request, _response, next) => {
       'Send the body as JSON, with the header Content-Type: application/json.',
     );
   }
+  next();
+};
+
+/** A request without a body asks with nothing in it, and is told what is missing. */
+export const emptyForNone: RequestHandler = (request, _response, next) => {
+  request.body ??= {};
   next();
 };
 

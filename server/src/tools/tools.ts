@@ -1,4 +1,4 @@
-import Joi from 'joi';
+import { Joi } from '@mellow-anvil/contract';
 import { toolSchema } from '@mellow-anvil/contract';
 import { FAMILY_NAMES, STEEL_NAMES, type Tool } from '@mellow-anvil/core';
 import { defineKind } from '../shared/kind.js';

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import Joi from 'joi';
+import { Joi } from '@mellow-anvil/contract';
 import { checked } from '../shared/resource.routes.js';
 import type { Commands } from './commands.js';
 

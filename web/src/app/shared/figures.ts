@@ -99,7 +99,7 @@ export class Figures {
       case 'minutes':
         return parseMinutes(text);
       case 'micron':
-        return parseNumber(text.replace(/\s*(µm|μm|um)$/i, ''), 'size');
+        return parseNumber(text.replace(/(µm|μm|um)$/i, '').trimEnd(), 'size');
       case 'number':
         return parseNumber(text, 'number');
     }
