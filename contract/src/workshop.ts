@@ -68,12 +68,21 @@ const MOST_FAULTS = 20;
 /**
  * Reads a workshop file of this release or an older one. Lists that are too long are refused before their
  * entries are looked at, and the first faults end the looking.
+ * @param progress told of every entry looked at
  */
-export function readWorkshop(body: unknown): Checked<Workshop> {
+export function readWorkshop(
+  body: unknown,
+  progress: (done: number, of: number) => void = () => undefined,
+): Checked<Workshop> {
   const outside = check(shell, body);
   if (!outside.ok) return outside;
   const file = outside.value;
   const faults: FieldProblem[] = [];
+  const entriesOfAll = NAMES.reduce(
+    (sum, name) => sum + ((file[name] as readonly unknown[] | undefined)?.length ?? 0),
+    0,
+  );
+  let looked = 0;
   const read = NAMES.map((name): [Collection, readonly unknown[] | undefined] => {
     const entries = file[name] as readonly unknown[] | undefined;
     if (entries === undefined) return [name, undefined];
@@ -81,6 +90,7 @@ export function readWorkshop(body: unknown): Checked<Workshop> {
     const good: unknown[] = [];
     for (const [i, entry] of entries.entries()) {
       if (faults.length >= MOST_FAULTS) break;
+      progress((looked += 1), entriesOfAll);
       const result = check<{ id: string }>(items[name], withTodaysInstants(name, entry));
       if (!result.ok) {
         faults.push(...result.errors.map(({ field, message }) => ({ field: at(name, i, field), message })));

@@ -7,7 +7,6 @@ import helmet from 'helmet';
 import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { format } from 'date-fns';
-import { WORKSHOP_FILE_BYTES } from '@mellow-anvil/contract';
 import { abrasives } from './abrasives/abrasives.js';
 import { cares } from './abrasives/cares.js';
 import { setsRoutes } from './abrasives/sets.routes.js';
@@ -36,6 +35,7 @@ import { resourceRoutes } from './shared/resource.routes.js';
 import { storeOf } from './shared/store.js';
 import { emptyForNone, refuseStrangers, requireJson } from './shared/strangers.js';
 import { VERSION } from './shared/version.js';
+import { LongWork, longWorkRoutes } from './workers/long-work.js';
 import { cardRoutes } from './tools/card.routes.js';
 import { tools } from './tools/tools.js';
 import { Commands } from './undo/commands.js';
@@ -73,10 +73,12 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   const bench = new BenchService(database, commands);
   const records = new RecordsService(database, commands, bench);
   const runs = new RunsService(database, commands);
-  const backups = new BackupsService(database, log, () => {
+  const works = new LongWork();
+  const forget = (): void => {
     bench.forget();
     records.forget();
-  });
+  };
+  const backups = new BackupsService(database, log, forget);
 
   const api = express.Router();
   api.use((_request, response, next) => {
@@ -85,7 +87,8 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
     next();
   });
   api.use(requireJson);
-  api.use('/workshop', express.json({ limit: WORKSHOP_FILE_BYTES }), emptyForNone, workshopRoutes(workshop));
+  api.use('/workshop', workshopRoutes(database, works, forget));
+  api.use('/work', longWorkRoutes(works));
   api.use(express.json({ limit: BODY_LIMIT }), emptyForNone);
   api.use('/tools', cardRoutes(toolStore, guideStore, boardStore, abrasiveStore, records, printer));
   api.use('/tools', resourceRoutes(tools, toolStore));
@@ -107,7 +110,7 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   api.use('/backups', backupsRoutes(backups));
   api.use('/settings', settingsRoutes(settingsStore, database, commands));
   api.use('/calc', calcRoutes());
-  api.use('/undo', undoRoutes(commands));
+  api.use('/undo', undoRoutes(commands, database, works, forget));
   const described = once(openApi);
   const fileSchema = once(workshopJsonSchema);
   api.get('/openapi.json', (_request, response) => void response.json(described()));

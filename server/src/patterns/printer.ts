@@ -2,8 +2,6 @@ import type { Response } from 'express';
 import type { PrintQuery } from '@mellow-anvil/contract';
 import {
   PRINTED_BAR_MM,
-  formatAngle,
-  formatLength,
   type Pattern,
   type PatternHand,
   type PrinterBars,
@@ -12,29 +10,28 @@ import {
 import { HttpProblem } from '../shared/problem.js';
 import type { Store } from '../shared/store.js';
 import { readSettings } from '../settings/settings.routes.js';
-import { patternDxf } from './dxf.js';
-import { patternPdf } from './pdf.js';
-import { patternStl } from './stl.js';
-import { patternSvg } from './svg.js';
+import { figured } from '../workers/workers.js';
+import { handOf, type PatternForm } from './drawing.js';
 
-const FORMS = {
+const FORMS: Readonly<Record<PatternForm, string>> = {
   pdf: 'application/pdf',
   svg: 'image/svg+xml',
   dxf: 'image/vnd.dxf',
   stl: 'model/stl',
-} as const;
+};
 
 /** Hands patterns out at true size, in the workshop's units and for its printer. */
 export class Printer {
   constructor(private readonly settings: Store<Settings>) {}
 
   async hand(): Promise<PatternHand> {
-    const { units, decimalMark: mark } = await readSettings(this.settings);
-    return {
-      length: (mm) => formatLength(mm, { units, mark }),
-      setting: (mm) => formatLength(mm, { units, mark, fixed: true }),
-      angle: (deg) => formatAngle(deg, 2, mark),
-    };
+    return handOf(await this.figures());
+  }
+
+  /** How the workshop writes its figures. */
+  async figures(): Promise<Pick<Settings, 'units' | 'decimalMark'>> {
+    const { units, decimalMark } = await readSettings(this.settings);
+    return { units, decimalMark };
   }
 
   /** The bars as the query has them, else as the settings do, else a true printer's. */
@@ -54,7 +51,12 @@ export class Printer {
         `A pattern is handed out as ${Object.keys(FORMS).join(', ')}: ask for one of them.`,
       );
     }
-    const body = await this.rendered(pattern, form as keyof typeof FORMS, query);
+    const body = await figured('drawPattern', {
+      pattern,
+      form: form as PatternForm,
+      paper: query.paper,
+      printer: await this.bars(query),
+    });
     if (body === undefined) {
       throw new HttpProblem(
         404,
@@ -62,29 +64,12 @@ export class Printer {
         'This pattern is paper to fold and has no thickness: print it as PDF, SVG or DXF.',
       );
     }
-    sendFile(response, body, FORMS[form as keyof typeof FORMS], `${pattern.title}.${form}`);
-  }
-
-  private async rendered(
-    pattern: Pattern,
-    form: keyof typeof FORMS,
-    query: PrintQuery,
-  ): Promise<Buffer | string | undefined> {
-    switch (form) {
-      case 'pdf':
-        return patternPdf(pattern, { paper: query.paper, printer: await this.bars(query) });
-      case 'svg':
-        return patternSvg(pattern);
-      case 'dxf':
-        return patternDxf(pattern);
-      case 'stl':
-        return patternStl(pattern);
-    }
+    sendFile(response, body, FORMS[form as PatternForm], `${pattern.title}.${form}`);
   }
 }
 
 /** A file to keep or print, under a name every system can write. */
-export function sendFile(response: Response, body: Buffer | string, type: string, name: string): void {
+export function sendFile(response: Response, body: Uint8Array | string, type: string, name: string): void {
   const safe = name
     .replace(/[\\/:*?"<>|\p{Cc}]+/gu, ' ')
     .replace(/\s+/g, ' ')
@@ -95,5 +80,8 @@ export function sendFile(response: Response, body: Buffer | string, type: string
   response.set('Content-Disposition', response.get('Content-Disposition')?.replace(/^attachment/, 'inline'));
   // The page's content policy would keep a browser's own PDF viewer from showing it.
   if (type === FORMS.pdf) response.removeHeader('Content-Security-Policy');
-  response.type(type).set('Cache-Control', 'no-store').send(body);
+  response
+    .type(type)
+    .set('Cache-Control', 'no-store')
+    .send(typeof body === 'string' ? body : Buffer.from(body));
 }

@@ -2,7 +2,7 @@ import type { Transaction } from 'sequelize';
 import { settingsSchema } from '@mellow-anvil/contract';
 import type { Settings } from '@mellow-anvil/core';
 import { defineKind, type Row } from '../shared/kind.js';
-import type { Database } from '../storage/database.js';
+import type { Connection } from '../storage/database.js';
 
 /** The workshop's own settings: a kind with one row. */
 export const settings = defineKind<Settings>({
@@ -17,7 +17,7 @@ export const settings = defineKind<Settings>({
 export const SETTINGS_ID = 'workshop';
 
 /** The one row as it is within a transaction, removed or not. */
-export async function settingsRow({ sequelize }: Database, transaction: Transaction): Promise<Row | null> {
+export async function settingsRow({ sequelize }: Connection, transaction: Transaction): Promise<Row | null> {
   return (await settings
     .model(sequelize)
     .findOne({ where: { id: SETTINGS_ID }, raw: true, transaction })) as Row | null;

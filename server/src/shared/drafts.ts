@@ -12,7 +12,6 @@ import {
   isRoller,
   kindFacts,
   makeBoard,
-  planHoning,
   type Abrasive,
   type Care,
   type Guide,
@@ -21,6 +20,7 @@ import {
   type SettingBoard,
   type Tool,
 } from '@mellow-anvil/core';
+import { figured } from '../workers/workers.js';
 import type { BenchService } from '../records/bench.service.js';
 import type { RecordsService } from '../records/records.service.js';
 import { HttpProblem, invalid } from './problem.js';
@@ -55,7 +55,12 @@ export function planDrafts(
       const { state } = await records.of(draft.toolId);
       return {
         ...draft,
-        result: planHoning(asItStands(tool, state), items, draft.request, await bench.record()),
+        result: await figured('plan', {
+          tool: asItStands(tool, state),
+          abrasives: items,
+          request: draft.request,
+          bench: await bench.record(),
+        }),
       };
     },
   };

@@ -98,7 +98,7 @@ export function storageTrouble(reason: unknown): readonly [number, string, strin
 export function problemHandler(log: Logger): ErrorRequestHandler {
   return (reason, _request, response, next) => {
     if (response.headersSent) return next(reason);
-    const problem = toProblem(reason);
+    const problem = problemOf(reason);
     // A damaged workshop was told of at the start; every question since is refused for it.
     if (problem.status >= 500 && !(reason instanceof WorkshopDamaged)) log.error(reason, 'request failed');
     sendProblem(response, problem);
@@ -111,7 +111,8 @@ export function sendProblem(response: Response, problem: HttpProblem): void {
   response.status(status).type('application/problem+json').send(JSON.stringify(body));
 }
 
-function toProblem(reason: unknown): HttpProblem {
+/** What any error comes to as an answer. */
+export function problemOf(reason: unknown): HttpProblem {
   if (reason instanceof HttpProblem) return reason;
   if (reason instanceof Refusal) {
     return invalid([{ field: reason.field, message: reason.message }]);
@@ -130,6 +131,13 @@ function toProblem(reason: unknown): HttpProblem {
       status,
       'Cannot be read',
       'The request cannot be read: check that its body is what its headers say, and send it again.',
+    );
+  }
+  if (String((reason as { code?: unknown } | null)?.code).startsWith('Z_')) {
+    return new HttpProblem(
+      400,
+      'Cannot be unpacked',
+      'The body is not packed as its header Content-Encoding says: send it plain, or mend the header.',
     );
   }
   if (reason instanceof URIError) {

@@ -52,6 +52,13 @@ export interface Database {
   readonly damage: Damage | undefined;
   /** One writer at a time, in one transaction: all of it is stored or none. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
+  /** Resolves when questions may be asked. @throws WorkshopDamaged */
+  ready(): Promise<void>;
+  /**
+   * Keeps every other writer away while another thread writes once.
+   * @param work is told how many writes are counted so far
+   */
+  writeElsewhere<T>(work: (writes: number) => Promise<T>): Promise<T>;
   /** Copies the database as it is this moment, checked, with its sum beside it. */
   copyTo(file: string): Promise<void>;
   /**
@@ -77,6 +84,9 @@ export interface Database {
   answersAt(address: string): Promise<void>;
   close(): Promise<void>;
 }
+
+/** What it takes to read and write rows. */
+export type Connection = Pick<Database, 'sequelize' | 'write'>;
 
 export interface OpenOptions {
   readonly migrations?: readonly Migration[];
@@ -151,10 +161,12 @@ class WorkshopDatabase implements Database {
   ) {
     this.schema = migrations.at(-1)?.name ?? '';
     this.sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
-    this.connections = guardConnections(this.sequelize, async () => {
-      await this.gate;
-      if (this.damage) throw new WorkshopDamaged(this.damage);
-    });
+    this.connections = guardConnections(this.sequelize, () => this.ready());
+  }
+
+  async ready(): Promise<void> {
+    await this.gate;
+    if (this.damage) throw new WorkshopDamaged(this.damage);
   }
 
   async open(): Promise<void> {
@@ -177,6 +189,18 @@ class WorkshopDatabase implements Database {
       this.writes = writes;
       await this.tally?.put(writes);
       return stored;
+    });
+    this.settleWhenLong();
+    return result;
+  }
+
+  async writeElsewhere<T>(work: (writes: number) => Promise<T>): Promise<T> {
+    const result = await this.writing.runExclusive(async () => {
+      await this.ready();
+      const done = await work(this.writes);
+      this.writes += 1;
+      await this.tally?.put(this.writes);
+      return done;
     });
     this.settleWhenLong();
     return result;

@@ -5,7 +5,7 @@ import { sendFile, type Printer } from '../patterns/printer.js';
 import type { RecordsService } from '../records/records.service.js';
 import { checked } from '../shared/resource.routes.js';
 import type { Store } from '../shared/store.js';
-import { cardPdf } from './card.pdf.js';
+import { figured } from '../workers/workers.js';
 
 const ALL = { sort: 'name', page: 1, pageSize: 500 };
 
@@ -29,8 +29,14 @@ export function cardRoutes(
     ]);
     const card = toolCard(tool, owned.items, made.items, bench.items, state.lastSetting);
     const address = `${request.protocol}://${request.get('host') ?? 'localhost'}/tools/${tool.id}`;
-    const printed = { paper: query.paper, printer: await printer.bars(query) };
-    const body = await cardPdf(card, tool.edge, address, await printer.hand(), printed);
+    const body = await figured('drawCard', {
+      card,
+      edge: tool.edge,
+      address,
+      figures: await printer.figures(),
+      paper: query.paper,
+      printer: await printer.bars(query),
+    });
     sendFile(response, body, 'application/pdf', `${tool.name}.pdf`);
   });
 }

@@ -8,8 +8,9 @@ import {
   type Transaction,
 } from 'sequelize';
 import type { CommandList, CommandSummary } from '@mellow-anvil/contract';
+
 import { HttpProblem, invalid } from '../shared/problem.js';
-import type { Database } from '../storage/database.js';
+import type { Connection } from '../storage/database.js';
 import {
   batches,
   groupByKind,
@@ -20,6 +21,8 @@ import {
 } from './whole.js';
 import { KINDS, kindNamed } from '../shared/kinds.js';
 import type { KindName, Row } from '../shared/kind.js';
+
+export type { CommandSummary };
 
 /** One row before and after a command; `null` before means it was not there. */
 export interface RowChange {
@@ -50,7 +53,7 @@ export class Commands {
   private readonly model: ModelStatic<Model>;
   private readonly listeners: ((rows: readonly KindRow[]) => void)[] = [];
 
-  constructor(private readonly database: Database) {
+  constructor(private readonly database: Connection) {
     const { sequelize } = database;
     for (const kind of KINDS) kind.model(sequelize);
     this.model =
@@ -152,6 +155,17 @@ export class Commands {
         .reverse(),
       kept: { commands: COMMANDS_KEPT, bytes: COMMANDS_BYTES },
     };
+  }
+
+  /** How much the next command to undo or redo holds, bytes; one that holds much is turned in another thread. */
+  async bytesOfNext(way: 'undo' | 'redo'): Promise<number> {
+    const next = (await this.model.findOne({
+      attributes: ['bytes'],
+      where: { state: way === 'undo' ? 'done' : 'undone' },
+      order: [['id', way === 'undo' ? 'DESC' : 'ASC']],
+      raw: true,
+    })) as { bytes?: number | null } | null;
+    return next?.bytes ?? 0;
   }
 
   /** Takes back the newest command; `id` names the one the page saw, so nothing else is undone. */

@@ -1,16 +1,83 @@
-import { Router } from 'express';
-import type { WorkshopService } from './workshop.service.js';
+import { createReadStream, createWriteStream } from 'node:fs';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Transform, type Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { createGunzip, createInflate } from 'node:zlib';
+import { Router, type Request } from 'express';
+import { WORKSHOP_FILE_BYTES } from '@mellow-anvil/contract';
+import { HttpProblem } from '../shared/problem.js';
+import { stopsWith } from '../shared/stop.js';
+import type { Database } from '../storage/database.js';
+import type { LongWork } from '../workers/long-work.js';
+import { laboured } from '../workers/workers.js';
 
-/** The open file: out with GET, in with PUT. */
-export function workshopRoutes(workshop: WorkshopService): Router {
+/**
+ * The open file: out with GET, in with PUT. It passes through a file on the disk and is worked on in a
+ * process of its own, so that neither its size nor the work on it is felt by anybody else. A PUT whose
+ * asker goes away before it is stored is stopped, and nothing is changed.
+ * @param replaced told when everything stored may be something else
+ */
+export function workshopRoutes(database: Database, works: LongWork, replaced: () => void): Router {
   return Router()
     .get('/', async (_request, response) => {
-      const file = await workshop.export();
-      response.attachment(`${fileName(file.name)}.workshop.json`).json(file);
+      await database.ready();
+      const signal = stopsWith(response);
+      await inPassing(async (to) => {
+        const name = await laboured('exportWorkshop', { database: database.file, to }, { signal });
+        response.attachment(`${fileName(name)}.workshop.json`).type('json');
+        await pipeline(createReadStream(to), response);
+      });
     })
     .put('/', async (request, response) => {
-      response.json(await workshop.import(request.body));
+      const signal = stopsWith(response);
+      const imported = await inPassing(async (from) => {
+        await pipeline(unpacked(request), upTo(WORKSHOP_FILE_BYTES), createWriteStream(from));
+        return works.during('Opening a workshop file', (progress) =>
+          database
+            .writeElsewhere((writes) =>
+              laboured('importWorkshop', { database: database.file, writes, from }, { signal, progress }),
+            )
+            .finally(replaced),
+        );
+      });
+      response.json(imported);
     });
+}
+
+/** Gives a file of its own to something that passes through, and clears it away. */
+async function inPassing<T>(work: (file: string) => Promise<T>): Promise<T> {
+  const folder = await mkdtemp(join(tmpdir(), 'mellow-anvil-'));
+  try {
+    return await work(join(folder, 'workshop.json'));
+  } finally {
+    await rm(folder, { recursive: true, force: true }).catch(() => undefined);
+  }
+}
+
+/** A body as it was before it was packed. @throws HttpProblem 415 */
+function unpacked(request: Request): Readable {
+  const encoding = (request.headers['content-encoding'] ?? 'identity').toLowerCase();
+  if (encoding === 'identity') return request;
+  if (encoding === 'gzip' || encoding === 'deflate') {
+    const unpacking = encoding === 'gzip' ? createGunzip() : createInflate();
+    unpacking.once('error', () => request.unpipe(unpacking));
+    return request.pipe(unpacking);
+  }
+  throw new HttpProblem(415, 'Unknown encoding', 'Send the body plain, or compressed with gzip or deflate.');
+}
+
+/** Lets so many bytes through. @throws HttpProblem 413 */
+function upTo(most: number): Transform {
+  let seen = 0;
+  return new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      seen += chunk.length;
+      if (seen <= most) return done(null, chunk);
+      done(new HttpProblem(413, 'Too large', 'The file is over 300 MB: no workshop is that large.'));
+    },
+  });
 }
 
 const fileName = (name: string): string =>

@@ -10,7 +10,7 @@ import {
   type Workshop,
 } from '@mellow-anvil/core';
 import { abrasives } from '../abrasives/abrasives.js';
-import type { Database } from '../storage/database.js';
+import type { Connection } from '../storage/database.js';
 import type { KindName, Row } from '../shared/kind.js';
 import { KINDS } from '../shared/kinds.js';
 import { invalid } from '../shared/problem.js';
@@ -22,10 +22,19 @@ import type { Commands, RowChange } from '../undo/commands.js';
 const COLLECTIONS = KINDS.filter(({ name }) => name !== 'settings');
 type Collection = Exclude<KindName, 'settings'>;
 
+/** What a file brought. */
+export interface Imported {
+  readonly name: string;
+  readonly counts: Readonly<Record<Collection, number>>;
+}
+
+/** Told how far the work on a file has come. */
+type Progress = (done: number, of: number) => void;
+
 /** The whole workshop out of the database and into it. */
 export class WorkshopService {
   constructor(
-    private readonly database: Database,
+    private readonly database: Connection,
     private readonly commands: Commands,
   ) {}
 
@@ -94,8 +103,8 @@ export class WorkshopService {
    * Puts a workshop file in place of everything stored, as one command that can be undone.
    * @throws HttpProblem 422 naming each entry that is wrong; then nothing is changed.
    */
-  async import(body: unknown): Promise<{ name: string; counts: Record<Collection, number> }> {
-    const read = readWorkshop(body);
+  async import(body: unknown, progress: Progress = () => undefined): Promise<Imported> {
+    const read = readWorkshop(body, (done, of) => progress(done, 2 * of));
     if (!read.ok) throw invalid(read.errors);
     const workshop = read.value;
     refuseLooseEnds(workshop);

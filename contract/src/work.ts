@@ -1,0 +1,7 @@
+/** Work of seconds that is under way on the server. */
+export interface LongWorkNow {
+  readonly what: string;
+  /** How much of it is done, out of how much; nothing of nothing before it has begun. */
+  readonly done: number;
+  readonly of: number;
+}

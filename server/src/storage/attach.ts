@@ -1,0 +1,23 @@
+import { Sequelize, Transaction } from 'sequelize';
+import { guardConnections } from './connections.js';
+import type { Connection } from './database.js';
+
+/**
+ * Opens, for another thread, a database that the main thread has open. Whoever writes has been let in by
+ * the main thread first, which counts the write.
+ * @param writes how many writes it counts so far
+ */
+export function attachDatabase(file: string, writes: number): Connection & { close(): Promise<void> } {
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
+  guardConnections(sequelize, () => Promise.resolve());
+  return {
+    sequelize,
+    write: (work) =>
+      sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
+        const done = await work(transaction);
+        await sequelize.query(`PRAGMA user_version = ${writes + 1}`, { transaction });
+        return done;
+      }),
+    close: () => sequelize.close(),
+  };
+}

@@ -1,0 +1,57 @@
+import { calculations, type Paper } from '@mellow-anvil/contract';
+import {
+  planHoning,
+  type BenchRecord,
+  type Edge,
+  type HoningPlan,
+  type OwnedAbrasive,
+  type Pattern,
+  type PlanRequest,
+  type PrinterBars,
+  type Settings,
+  type Tool,
+  type ToolCard,
+} from '@mellow-anvil/core';
+import { drawn, handOf, type PatternForm } from '../patterns/drawing.js';
+import { checked } from '../shared/resource.routes.js';
+import { cardPdf } from '../tools/card.pdf.js';
+
+/** A calculation of the contract on a body as it was sent: what is wrong with that is told from here too. */
+async function calculate({ name, body }: { readonly name: string; readonly body: unknown }): Promise<object> {
+  const calculation = calculations[name] as (typeof calculations)[string];
+  return calculation.run(checked(calculation.input, body) as never);
+}
+
+async function plan(asked: {
+  readonly tool: Tool;
+  readonly abrasives: readonly OwnedAbrasive[];
+  readonly request: PlanRequest;
+  readonly bench: BenchRecord;
+}): Promise<HoningPlan> {
+  return planHoning(asked.tool, asked.abrasives, asked.request, asked.bench);
+}
+
+function drawPattern(asked: {
+  readonly pattern: Pattern;
+  readonly form: PatternForm;
+  readonly paper: Paper;
+  readonly printer: PrinterBars;
+}): Promise<Uint8Array | string | undefined> {
+  return drawn(asked.pattern, asked.form, asked);
+}
+
+function drawCard(asked: {
+  readonly card: ToolCard;
+  readonly edge: Edge;
+  readonly address: string;
+  readonly figures: Pick<Settings, 'units' | 'decimalMark'>;
+  readonly paper: Paper;
+  readonly printer: PrinterBars;
+}): Promise<Uint8Array> {
+  const { card, edge, address, figures, paper, printer } = asked;
+  return cardPdf(card, edge, address, handOf(figures), { paper, printer });
+}
+
+/** Figures and drawings: they need nothing but what they are given. */
+export const SHORT_TASKS = { calculate, plan, drawPattern, drawCard };
+export type ShortTasks = typeof SHORT_TASKS;

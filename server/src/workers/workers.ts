@@ -1,0 +1,121 @@
+import { availableParallelism } from 'node:os';
+import { fileURLToPath } from 'node:url';
+import workerpool, { type Pool } from 'workerpool';
+import { HttpProblem } from '../shared/problem.js';
+import type { Outcome, Progress } from './answering.js';
+import type { LongTasks } from './long-tasks.js';
+import type { ShortTasks } from './short-tasks.js';
+
+export interface WorkOptions {
+  /** Stops it; what of it is not stored by then is not stored at all. */
+  readonly signal?: AbortSignal;
+  readonly progress?: Progress;
+}
+
+type Tasks = ShortTasks & LongTasks;
+type Input<K extends keyof Tasks> = Parameters<Tasks[K]>[0];
+type Output<K extends keyof Tasks> = Awaited<ReturnType<Tasks[K]>>;
+
+/** How long a figure or a drawing may take, and how many may wait for their turn. */
+const SHORT_TASK_MS = 20_000;
+const MOST_WAITING = 500;
+
+/** What a worker's memory may grow to, MB: past that the task is ended, not the program. */
+const SHORT_MEMORY_MB = 1024;
+const LONG_MEMORY_MB = 3072;
+
+const script = (name: string): string => fileURLToPath(new URL(`./${name}.worker.js`, import.meta.url));
+
+/** Figures and drawings, in threads. */
+const short = once(() =>
+  workerpool.pool(script('short'), {
+    workerType: 'thread',
+    maxWorkers: Math.max(1, Math.min(4, availableParallelism() - 1)),
+    maxQueueSize: MOST_WAITING,
+    workerThreadOpts: { resourceLimits: { maxOldGenerationSizeMb: SHORT_MEMORY_MB } },
+  }),
+);
+
+/**
+ * The work of seconds on a whole workshop, one after the other, in a process of its own: SQLite's addon
+ * takes the whole program down when a thread that uses it is ended.
+ */
+const long = once(() =>
+  workerpool.pool(script('long'), {
+    workerType: 'process',
+    maxWorkers: 1,
+    maxQueueSize: MOST_WAITING,
+    forkOpts: { serialization: 'advanced', execArgv: [`--max-old-space-size=${LONG_MEMORY_MB}`] },
+  }),
+);
+
+/** Works out a figure or a drawing beside the main thread, which goes on answering. @throws HttpProblem */
+export const figured = <K extends keyof ShortTasks>(
+  task: K,
+  input: Input<K>,
+  options: WorkOptions = {},
+): Promise<Output<K>> => done(short(), task, input, options, SHORT_TASK_MS);
+
+/** Does work of seconds on a whole workshop beside the program. @throws HttpProblem */
+export const laboured = <K extends keyof LongTasks>(
+  task: K,
+  input: Input<K>,
+  options: WorkOptions = {},
+): Promise<Output<K>> => done(long(), task, input, options);
+
+/**
+ * @throws HttpProblem what the task refused; 413 when it holds too much, 422 when it would take too long,
+ * 499 when it was stopped, 503 when too many wait
+ */
+async function done<K extends keyof Tasks>(
+  pool: Pool,
+  task: K,
+  input: Input<K>,
+  { signal, progress }: WorkOptions,
+  withinMs?: number,
+): Promise<Output<K>> {
+  if (signal?.aborted) throw STOPPED;
+  const { queueSize } = { queueSize: pool.stats().pendingTasks };
+  if (queueSize >= MOST_WAITING) {
+    throw new HttpProblem(503, 'Busy', 'Too much is being worked out already: try again in a moment.');
+  }
+  const running = pool.exec(task, [input], {
+    ...(progress && { on: ({ done: far, of }: { done: number; of: number }) => progress(far, of) }),
+  });
+  if (withinMs !== undefined) running.timeout(withinMs);
+  const stop = (): void => void running.cancel();
+  signal?.addEventListener('abort', stop, { once: true });
+  try {
+    const outcome = (await running) as Outcome;
+    if ('value' in outcome) return outcome.value as Output<K>;
+    const { status, title, detail, errors } = outcome.problem;
+    throw Object.assign(new HttpProblem(status, title, detail, errors), { cause: outcome.stack });
+  } catch (reason) {
+    if (reason instanceof HttpProblem) throw reason;
+    if (signal?.aborted) throw STOPPED;
+    throw endedEarly(reason);
+  } finally {
+    signal?.removeEventListener('abort', stop);
+  }
+}
+
+const STOPPED = new HttpProblem(499, 'Stopped', 'This was stopped; nothing was changed.');
+
+function endedEarly(reason: unknown): unknown {
+  const { name, message = '' } = (reason ?? {}) as { name?: string; message?: string };
+  if (name === 'TimeoutError' || reason instanceof workerpool.Promise.TimeoutError) {
+    return new HttpProblem(
+      422,
+      'Too much at once',
+      'This would take longer than 20 seconds to work out: ask for less at once.',
+    );
+  }
+  return /terminated/i.test(message)
+    ? new HttpProblem(413, 'Too large', 'This holds more than there is memory for here: send less at once.')
+    : reason;
+}
+
+function once<T>(make: () => T): () => T {
+  let made: T | undefined;
+  return () => (made ??= make());
+}
