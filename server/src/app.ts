@@ -16,7 +16,6 @@ import { boards } from './boards/boards.js';
 import { boardPrintRoutes } from './boards/boards.routes.js';
 import { calcRoutes } from './calc/calc.routes.js';
 import { guides } from './guides/guides.js';
-import { openApi, workshopJsonSchema } from './openapi/openapi.js';
 import { patternsRoutes } from './patterns/patterns.routes.js';
 import { Printer } from './patterns/printer.js';
 import { plans } from './plans/plans.js';
@@ -29,13 +28,15 @@ import { sessions } from './sessions/sessions.js';
 import { settings } from './settings/settings.js';
 import { settingsRoutes } from './settings/settings.routes.js';
 import type { Database } from './storage/database.js';
+import { sensibleBody } from './shared/body.js';
 import { boardDrafts, careDrafts, planDrafts, sessionDrafts } from './shared/drafts.js';
 import { HttpProblem, problemHandler } from './shared/problem.js';
 import { resourceRoutes } from './shared/resource.routes.js';
 import { storeOf } from './shared/store.js';
-import { emptyForNone, refuseStrangers, requireJson } from './shared/strangers.js';
+import { refuseStrangers, requireJson } from './shared/strangers.js';
 import { VERSION } from './shared/version.js';
 import { LongWork, longWorkRoutes } from './workers/long-work.js';
+import { figured } from './workers/workers.js';
 import { cardRoutes } from './tools/card.routes.js';
 import { tools } from './tools/tools.js';
 import { Commands } from './undo/commands.js';
@@ -89,7 +90,7 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   api.use(requireJson);
   api.use('/workshop', workshopRoutes(database, works, forget));
   api.use('/work', longWorkRoutes(works));
-  api.use(express.json({ limit: BODY_LIMIT }), emptyForNone);
+  api.use(express.json({ limit: BODY_LIMIT }), sensibleBody);
   api.use('/tools', cardRoutes(toolStore, guideStore, boardStore, abrasiveStore, records, printer));
   api.use('/tools', resourceRoutes(tools, toolStore));
   api.use('/guides', resourceRoutes(guides, guideStore));
@@ -111,10 +112,14 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   api.use('/settings', settingsRoutes(settingsStore, database, commands));
   api.use('/calc', calcRoutes());
   api.use('/undo', undoRoutes(commands, database, works, forget));
-  const described = once(openApi);
-  const fileSchema = once(workshopJsonSchema);
-  api.get('/openapi.json', (_request, response) => void response.json(described()));
-  api.get('/workshop.schema.json', (_request, response) => void response.json(fileSchema()));
+  const described = once(() => figured('describe', 'server'));
+  const fileSchema = once(() => figured('describe', 'file'));
+  api.get('/openapi.json', async (_request, response) => {
+    response.type('json').send(await described());
+  });
+  api.get('/workshop.schema.json', async (_request, response) => {
+    response.type('json').send(await fileSchema());
+  });
   api.get('/health', async (_request, response) => {
     await database.sequelize.query('SELECT 1');
     response.json({ status: 'ok', version: VERSION, schema: database.schema });

@@ -1,4 +1,4 @@
-import { readFile, readdir, stat, truncate, writeFile } from 'node:fs/promises';
+import { readFile, readdir, rm, stat, truncate, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { asKilled, flip } from '../testing/attacks/folders.js';
 import { TOOLS } from '../testing/fixtures.js';
@@ -101,6 +101,16 @@ describe('a damaged workshop', () => {
     expect(await readdir(restored.body.aside)).toContain('workshop.sqlite');
     expect(await rack()).toBe(1);
     expect((await ask('POST', '/api/backups')).status).toBe(201);
+  });
+
+  it('removed while it runs is saved from what is still open, and put back', async () => {
+    await rm(file());
+    const refused = await ask('POST', '/api/tools', TOOLS.drawknife);
+    expect([refused.status, refused.body.detail]).toEqual([503, jasmine.stringContaining('was removed while')]);
+    const [newest] = (await list()).body.backups;
+    expect((await ask('POST', '/api/backups/restore', { name: newest.name })).status).toBe(200);
+    expect(await rack()).toBe(2);
+    expect((await ask('POST', '/api/tools', TOOLS.drawknife)).status).toBe(201);
   });
 
   it('replaced by hand by a backup opens as of then, and says so', async () => {

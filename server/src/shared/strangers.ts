@@ -45,10 +45,4 @@ export const requireJson: RequestHandler = (request, _response, next) => {
   next();
 };
 
-/** A request without a body asks with nothing in it, and is told what is missing. */
-export const emptyForNone: RequestHandler = (request, _response, next) => {
-  request.body ??= {};
-  next();
-};
-
 const stranger = (detail: string): HttpProblem => new HttpProblem(403, 'Not for strangers', detail);

@@ -177,6 +177,7 @@ class WorkshopDatabase implements Database {
 
   async write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
     const result = await this.writing.runExclusive(async () => {
+      await this.refuseGone();
       const writes = this.writes + 1;
       const stored = await this.sequelize.transaction(
         { type: Transaction.TYPES.IMMEDIATE },
@@ -197,6 +198,7 @@ class WorkshopDatabase implements Database {
   async writeElsewhere<T>(work: (writes: number) => Promise<T>): Promise<T> {
     const result = await this.writing.runExclusive(async () => {
       await this.ready();
+      await this.refuseGone();
       const done = await work(this.writes);
       this.writes += 1;
       await this.tally?.put(this.writes);
@@ -301,6 +303,23 @@ class WorkshopDatabase implements Database {
       await breakSeal(this.file);
       await this.settleNow();
     }
+  }
+
+  /**
+   * A file removed while it is in use is still there for the connection that has it open: what is in it is
+   * saved as a backup, and nothing more is written to where it was.
+   */
+  private async refuseGone(): Promise<void> {
+    if (this.damage || existsSync(this.file)) return;
+    const saved = await this.copyTo(join(this.backups, `workshop-${stampOf(this.now())}.sqlite`)).then(
+      () => ' What was in it is saved as the newest backup.',
+      () => '',
+    );
+    this.damage = {
+      why: `The workshop’s file was removed while the program was running.${saved}`,
+      readable: false,
+    };
+    throw new WorkshopDamaged(this.damage);
   }
 
   /** Copies what is there, unless it is not sound. */

@@ -239,4 +239,15 @@ export const MIGRATIONS: readonly Migration[] = [
       await schema.sequelize.query('UPDATE commands SET bytes = length(CAST(changes AS BLOB))');
     },
   },
+  {
+    name: '0008-the-ledger-by-change',
+    async up(schema) {
+      for (const column of ['updatedAt', 'createdAt']) {
+        await schema.addIndex('sessions', [column, 'id'], {
+          name: `sessions_live_by_${column}`,
+          where: { deletedAt: null },
+        });
+      }
+    },
+  },
 ];

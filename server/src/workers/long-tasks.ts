@@ -1,4 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
+import { refuseDepth } from '../shared/body.js';
 import { HttpProblem } from '../shared/problem.js';
 import { attachDatabase } from '../storage/attach.js';
 import { Commands, type CommandSummary } from '../undo/commands.js';
@@ -61,8 +62,11 @@ async function turnCommand({
 
 function parsed(text: string): unknown {
   try {
-    return JSON.parse(text === '' ? '{}' : text);
-  } catch {
+    const file: unknown = JSON.parse(text === '' ? '{}' : text);
+    refuseDepth(file);
+    return file;
+  } catch (reason) {
+    if (reason instanceof HttpProblem) throw reason;
     throw new HttpProblem(
       400,
       'Broken JSON',

@@ -13,6 +13,7 @@ import {
   type ToolCard,
 } from '@mellow-anvil/core';
 import { drawn, handOf, type PatternForm } from '../patterns/drawing.js';
+import { openApi, workshopJsonSchema } from '../openapi/openapi.js';
 import { checked } from '../shared/resource.routes.js';
 import { cardPdf } from '../tools/card.pdf.js';
 
@@ -52,6 +53,11 @@ function drawCard(asked: {
   return cardPdf(card, edge, address, handOf(figures), { paper, printer });
 }
 
+/** The server's own description, or the workshop file's, as text. */
+async function describe(what: 'server' | 'file'): Promise<string> {
+  return JSON.stringify(what === 'server' ? openApi() : workshopJsonSchema());
+}
+
 /** Figures and drawings: they need nothing but what they are given. */
-export const SHORT_TASKS = { calculate, plan, drawPattern, drawCard };
+export const SHORT_TASKS = { calculate, plan, drawPattern, drawCard, describe };
 export type ShortTasks = typeof SHORT_TASKS;

@@ -75,18 +75,16 @@ async function done<K extends keyof Tasks>(
   withinMs?: number,
 ): Promise<Output<K>> {
   if (signal?.aborted) throw STOPPED;
-  const { queueSize } = { queueSize: pool.stats().pendingTasks };
-  if (queueSize >= MOST_WAITING) {
+  if (pool.stats().pendingTasks >= MOST_WAITING) {
     throw new HttpProblem(503, 'Busy', 'Too much is being worked out already: try again in a moment.');
   }
   const running = pool.exec(task, [input], {
     ...(progress && { on: ({ done: far, of }: { done: number; of: number }) => progress(far, of) }),
   });
-  if (withinMs !== undefined) running.timeout(withinMs);
   const stop = (): void => void running.cancel();
   signal?.addEventListener('abort', stop, { once: true });
   try {
-    const outcome = (await running) as Outcome;
+    const outcome = (await (withinMs === undefined ? running : inTime(running, withinMs))) as Outcome;
     if ('value' in outcome) return outcome.value as Output<K>;
     const { status, title, detail, errors } = outcome.problem;
     throw Object.assign(new HttpProblem(status, title, detail, errors), { cause: outcome.stack });
@@ -99,17 +97,31 @@ async function done<K extends keyof Tasks>(
   }
 }
 
+/** Ends a task that takes too long, waiting for its turn among it. */
+async function inTime<T>(running: PromiseLike<T> & { cancel(): unknown }, withinMs: number): Promise<T> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_resolve, reject) => {
+    timer = setTimeout(() => {
+      running.cancel();
+      reject(TOO_LONG);
+    }, withinMs);
+  });
+  try {
+    return await Promise.race([running, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+const TOO_LONG = new HttpProblem(
+  422,
+  'Too much at once',
+  'This would take longer than 20 seconds to work out: ask for less at once.',
+);
 const STOPPED = new HttpProblem(499, 'Stopped', 'This was stopped; nothing was changed.');
 
 function endedEarly(reason: unknown): unknown {
-  const { name, message = '' } = (reason ?? {}) as { name?: string; message?: string };
-  if (name === 'TimeoutError' || reason instanceof workerpool.Promise.TimeoutError) {
-    return new HttpProblem(
-      422,
-      'Too much at once',
-      'This would take longer than 20 seconds to work out: ask for less at once.',
-    );
-  }
+  const { message = '' } = (reason ?? {}) as { message?: string };
   return /terminated/i.test(message)
     ? new HttpProblem(413, 'Too large', 'This holds more than there is memory for here: send less at once.')
     : reason;

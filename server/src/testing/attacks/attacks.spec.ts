@@ -1,5 +1,6 @@
 import { attackByDamage } from './damage.js';
 import type { Outcome } from './folders.js';
+import { attackByRequests } from './requests.js';
 import { attackByRestores } from './restores.js';
 import { attackUpgradesBrokenOff, attackUpgradesByFullDisks, attackUpgradesByKills } from './upgrades.js';
 import { walkThroughEverything } from './walk.js';
@@ -27,6 +28,9 @@ describe('nothing is lost when', () => {
     nothing(await attackByRestores(8, 8)));
 
   it('files are damaged: it is told, or harmless', async () => nothing(await attackByDamage(4)));
+
+  it('requests of every bad kind are sent: none fails on the server’s side, none stops it', async () =>
+    nothing(await attackByRequests(400)));
 
   it('everything that can be stored is stored, changed, removed, run, undone and opened again', async () =>
     expectAsync(walkThroughEverything(150, 1)).toBeResolved());

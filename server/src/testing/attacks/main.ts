@@ -1,6 +1,7 @@
 import { walkThroughEverything } from './walk.js';
 import { attackByDamage } from './damage.js';
 import type { Outcome } from './folders.js';
+import { attackByRequests } from './requests.js';
 import { attackByRestores } from './restores.js';
 import { attackUpgradesBrokenOff, attackUpgradesByFullDisks, attackUpgradesByKills } from './upgrades.js';
 import { attackByKills } from './writes.js';
@@ -13,6 +14,7 @@ const ATTACKS: Readonly<Record<string, () => Promise<Outcome | undefined>>> = {
   kills: () => attackByKills(200),
   restores: () => attackByRestores(100, 200),
   damage: () => attackByDamage(30),
+  requests: () => attackByRequests(20_000),
   walk: async () => {
     const failures = await walkThroughEverything(1000, 3).then(
       () => [],
@@ -39,4 +41,4 @@ for (const [name, attack] of Object.entries(ATTACKS)) {
   say(`${what}: ${tried}; ${failures.length} did not hold (${seconds} s)`);
   for (const each of failures.slice(0, 10)) say(`  ${each.slice(0, 600)}`);
 }
-process.exitCode = failed === 0 ? 0 : 1;
+process.exit(failed === 0 ? 0 : 1);
