@@ -106,7 +106,10 @@ describe('a damaged workshop', () => {
   it('removed while it runs is saved from what is still open, and put back', async () => {
     await rm(file());
     const refused = await ask('POST', '/api/tools', TOOLS.drawknife);
-    expect([refused.status, refused.body.detail]).toEqual([503, jasmine.stringContaining('was removed while')]);
+    expect([refused.status, refused.body.detail]).toEqual([
+      503,
+      jasmine.stringContaining('was removed while'),
+    ]);
     const [newest] = (await list()).body.backups;
     expect((await ask('POST', '/api/backups/restore', { name: newest.name })).status).toBe(200);
     expect(await rack()).toBe(2);

@@ -18,7 +18,8 @@ export function refuseDepth(value: unknown): void {
     const deeper: unknown[] = [];
     for (const each of level) {
       if (typeof each !== 'object' || each === null) continue;
-      for (const inner of Object.values(each)) if (typeof inner === 'object' && inner !== null) deeper.push(inner);
+      for (const inner of Object.values(each))
+        if (typeof inner === 'object' && inner !== null) deeper.push(inner);
     }
     level = deeper;
   }

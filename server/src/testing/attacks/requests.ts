@@ -14,7 +14,11 @@ const DEAF_MS = 200;
 
 const long = 'x'.repeat(80_000);
 const edge = TOOLS['bench-chisel'].edge;
-const kinds = Array.from({ length: 20 }, (_, i) => ({ name: `n${i}`, thicknessMm: 0.011 + i * 0.007, count: 99 }));
+const kinds = Array.from({ length: 20 }, (_, i) => ({
+  name: `n${i}`,
+  thicknessMm: 0.011 + i * 0.007,
+  count: 99,
+}));
 const stones = Array.from({ length: 500 }, (_, i) => ({
   id: `s${i}`,
   sizeUm: 400 - i * 0.7,
@@ -46,15 +50,37 @@ const HOSTILE: readonly string[] = [
     finishUm: 60,
     stones: 60,
   }),
-  JSON.stringify({ format: 'mellow-anvil-workshop', version: 1, name: 'x', tools: [], guides: [], abrasives: [], plans: [], sessions: Array(60_000).fill({}) }),
-  JSON.stringify({ csv: `name,kind,grade.standard,grade.grade\n${'a'.repeat(60_000)},${'\t '.repeat(20_000)}` }),
+  JSON.stringify({
+    format: 'mellow-anvil-workshop',
+    version: 1,
+    name: 'x',
+    tools: [],
+    guides: [],
+    abrasives: [],
+    plans: [],
+    sessions: Array(60_000).fill({}),
+  }),
+  JSON.stringify({
+    csv: `name,kind,grade.standard,grade.grade\n${'a'.repeat(60_000)},${'\t '.repeat(20_000)}`,
+  }),
   JSON.stringify(TOOLS.gouge),
   JSON.stringify(GUIDE),
   JSON.stringify(session('x')),
   JSON.stringify(stone('x', '1000')),
 ];
 
-const IDS = ['x', '%00', '%E0%A4%A', '..%2F..%2Fetc', 'a%0ab', '%F0%9F%AA%92', 'y'.repeat(3000), 'set.csv', 'constructor', '__proto__'];
+const IDS = [
+  'x',
+  '%00',
+  '%E0%A4%A',
+  '..%2F..%2Fetc',
+  'a%0ab',
+  '%F0%9F%AA%92',
+  'y'.repeat(3000),
+  'set.csv',
+  'constructor',
+  '__proto__',
+];
 
 interface Sent {
   readonly method: (typeof METHODS)[number];
@@ -87,7 +113,15 @@ function requests(): fc.Arbitrary<Sent> {
   const asked = fc.record({
     operation: fc.constantFrom(...operations),
     id: fc.constantFrom(...IDS),
-    query: fc.constantFrom('', '', '?page=1e9', '?sort=%00', '?pageSize=-1&q=%25', `?q=${'z'.repeat(5000)}`, '?version=1'),
+    query: fc.constantFrom(
+      '',
+      '',
+      '?page=1e9',
+      '?sort=%00',
+      '?pageSize=-1&q=%25',
+      `?q=${'z'.repeat(5000)}`,
+      '?version=1',
+    ),
     body: anything,
     headers,
   });
@@ -149,7 +183,9 @@ export async function attackByRequests(count: number): Promise<Outcome> {
           statuses.set(status, (statuses.get(status) ?? 0) + 1);
           if (status >= 500) failures.push(`${words}: ${status}`);
         } catch (reason) {
-          failures.push(`${words}: ${((reason as Error).cause as Error | undefined)?.message ?? String(reason)}`);
+          failures.push(
+            `${words}: ${((reason as Error).cause as Error | undefined)?.message ?? String(reason)}`,
+          );
         }
       }
     };
@@ -158,7 +194,10 @@ export async function attackByRequests(count: number): Promise<Outcome> {
     const [still, stirred] = [hundredth99(idle), hundredth99(busy)];
     const longest = Math.max(...busy);
     if (longest > DEAF_MS + Math.max(...idle)) failures.push(`deaf for ${longest.toFixed(0)} ms`);
-    const told = [...statuses].sort().map(([status, n]) => `${status}: ${n}`).join(', ');
+    const told = [...statuses]
+      .sort()
+      .map(([status, n]) => `${status}: ${n}`)
+      .join(', ');
     return {
       what: 'hostile requests',
       tried:

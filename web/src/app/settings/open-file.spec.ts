@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { textOf, until } from '../testing/host';
+import { press, textOf, until } from '../testing/host';
 import { playServer } from '../testing/page';
 import { OpenFile } from './open-file';
 
@@ -26,10 +26,24 @@ describe('OpenFile', () => {
     await fixture.whenStable();
   });
 
-  it('does not send what is no JSON', async () => {
-    choose('shopping.json', 'milk, eggs');
-    await says('shopping.json is not JSON');
-    server.expectNone({ method: 'PUT', url: '/api/workshop' });
+  it('sends a file as it is, shows how far it has come, and stops it on request', async () => {
+    choose('shed.json', 'milk, eggs');
+    const put = server.expectOne({ method: 'PUT', url: '/api/workshop' });
+    expect(put.request.body instanceof File).toBeTrue();
+    expect(put.request.headers.get('Content-Type')).toBe('application/json');
+    await until(
+      () => server.match('/api/work').map((asked) => asked.flush([{ what: '', done: 3, of: 6 }])).length > 0,
+      'it is asked how far it is',
+    );
+    await until(() => {
+      fixture.detectChanges();
+      return (
+        fixture.nativeElement.querySelector('[role=progressbar]')?.getAttribute('aria-valuenow') === '50'
+      );
+    }, 'half of it is shown');
+    await press(fixture, 'Stop');
+    expect(put.cancelled).toBeTrue();
+    await says('Stopped. Nothing was changed.');
   });
 
   it('shows what is wrong with a file, entry by entry, and that nothing was changed', async () => {
