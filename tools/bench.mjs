@@ -3,5 +3,9 @@ import { ROOT, build, install, quietEnv, run } from './lib/project.mjs';
 
 install();
 build();
-const { status } = await run(process.execPath, [join(ROOT, 'bench/dist/bench.js')], { env: quietEnv() });
+const { status } = await run(
+  process.execPath,
+  [join(ROOT, 'bench/dist/bench.js'), ...process.argv.slice(2)],
+  { env: quietEnv() },
+);
 process.exit(status);

@@ -18,7 +18,7 @@ export async function openShop(): Promise<Shop> {
   const folder = await mkdtemp(join(tmpdir(), 'mellow-anvil-bench-'));
   const database = await openDatabase(folder);
   const webFolder = fileURLToPath(new URL('../../web/dist/browser', import.meta.url));
-  const { app, workshop } = createApp({ database, webFolder });
+  const { app, workshop, reckoner } = createApp({ database, webFolder });
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
   });
@@ -29,6 +29,7 @@ export async function openShop(): Promise<Shop> {
     close: async () => {
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
+      await reckoner.close();
       await database.close();
       await rm(folder, { recursive: true, force: true });
     },

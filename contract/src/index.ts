@@ -8,7 +8,7 @@ export { check, type Checked, type FieldProblem, type Problem } from './check.js
 export { RANGES, type Range, type RangeName } from './fields.js';
 export { guideSchema } from './guides.js';
 export { Joi, type ObjectSchema, type Schema } from './joi.js';
-export { DATABASE_BYTES, MOST, WORKSHOP_FILE_BYTES } from './limits.js';
+export { DATABASE_BYTES, MOST } from './limits.js';
 export {
   PAPERS,
   patternQueries,

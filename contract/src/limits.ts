@@ -4,9 +4,9 @@ export const MOST = {
   guides: 200,
   boards: 200,
   abrasives: 500,
-  cares: 100_000,
+  cares: 200_000,
   plans: 20_000,
-  sessions: 100_000,
+  sessions: 200_000,
 } as const;
 
 /**
@@ -15,8 +15,5 @@ export const MOST = {
  */
 export const FILE_SLACK = 10;
 
-/** The largest workshop file that is read, bytes: more than the database may grow to. */
-export const WORKSHOP_FILE_BYTES = 300 * 1024 * 1024;
-
-/** How large the database may grow before nothing can be added to it, bytes. */
+/** How large the database may grow before nothing can be added to it, bytes: less than a file that is read. */
 export const DATABASE_BYTES = 256 * 1024 * 1024;

@@ -19,9 +19,8 @@ import { guides } from './guides/guides.js';
 import { patternsRoutes } from './patterns/patterns.routes.js';
 import { Printer } from './patterns/printer.js';
 import { plans } from './plans/plans.js';
-import { BenchService } from './records/bench.service.js';
 import { benchRoutes, recordsRoutes } from './records/records.routes.js';
-import { RecordsService } from './records/records.service.js';
+import { Reckoner } from './records/reckoner.js';
 import { runsRoutes } from './runs/runs.routes.js';
 import { RunsService } from './runs/runs.service.js';
 import { sessions } from './sessions/sessions.js';
@@ -59,6 +58,7 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   app: Express;
   workshop: WorkshopService;
   backups: BackupsService;
+  reckoner: Reckoner;
 } {
   const commands = new Commands(database);
   const workshop = new WorkshopService(database, commands);
@@ -71,14 +71,10 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   const settingsStore = storeOf(settings, database, commands);
   const printer = new Printer(settingsStore);
   const careStore = storeOf(cares, database, commands);
-  const bench = new BenchService(database, commands);
-  const records = new RecordsService(database, commands, bench);
+  const reckoner = new Reckoner(database, commands);
   const runs = new RunsService(database, commands);
   const works = new LongWork();
-  const forget = (): void => {
-    bench.forget();
-    records.forget();
-  };
+  const forget = (): void => reckoner.forget();
   const backups = new BackupsService(database, log, forget);
 
   const api = express.Router();
@@ -91,7 +87,7 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   api.use('/workshop', workshopRoutes(database, works, forget));
   api.use('/work', longWorkRoutes(works));
   api.use(express.json({ limit: BODY_LIMIT }), sensibleBody);
-  api.use('/tools', cardRoutes(toolStore, guideStore, boardStore, abrasiveStore, records, printer));
+  api.use('/tools', cardRoutes(toolStore, guideStore, boardStore, abrasiveStore, reckoner, printer));
   api.use('/tools', resourceRoutes(tools, toolStore));
   api.use('/guides', resourceRoutes(guides, guideStore));
   api.use('/boards', boardPrintRoutes(boardStore, guideStore, printer));
@@ -99,14 +95,14 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   api.use('/patterns', patternsRoutes(printer));
   api.use('/abrasives', resourceRoutes(abrasives, abrasiveStore));
   api.use('/cares', resourceRoutes(cares, careStore, careDrafts(abrasiveStore)));
-  api.use('/bench', benchRoutes(bench));
+  api.use('/bench', benchRoutes(reckoner));
   api.use('/sets', setsRoutes(database, commands));
   api.use(
     '/plans',
-    resourceRoutes(plans, planStore, planDrafts(toolStore, guideStore, abrasiveStore, records, bench)),
+    resourceRoutes(plans, planStore, planDrafts(toolStore, guideStore, abrasiveStore, reckoner)),
   );
   api.use('/sessions', resourceRoutes(sessions, sessionStore, sessionDrafts(toolStore)));
-  api.use('/records', recordsRoutes(records));
+  api.use('/records', recordsRoutes(reckoner));
   api.use('/runs', runsRoutes(runs));
   api.use('/backups', backupsRoutes(backups));
   api.use('/settings', settingsRoutes(settingsStore, database, commands));
@@ -171,7 +167,7 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   app.use(compression());
   if (webFolder && existsSync(join(webFolder, 'index.html'))) servePage(app, webFolder);
   app.use(problemHandler(log));
-  return { app, workshop, backups };
+  return { app, workshop, backups, reckoner };
 }
 
 /** The built page: hashed files for good, index.html fresh with the nonce its styles need. */

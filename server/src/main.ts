@@ -26,7 +26,7 @@ async function main(): Promise<void> {
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' }, pino.destination(2));
   const database = await openDatabase(folder);
   const webFolder = fileURLToPath(new URL('../../web/dist/browser', import.meta.url));
-  const { app, workshop, backups } = createApp({ database, webFolder, log });
+  const { app, workshop, backups, reckoner } = createApp({ database, webFolder, log });
   if (openFile && !database.damage) await workshop.begin(JSON.parse(await readFile(openFile, 'utf8')));
 
   const rest = backups.keepUp();
@@ -52,6 +52,8 @@ async function main(): Promise<void> {
     const address = `http://${shown}:${taken}/`;
     void database.answersAt(address);
     console.log(`Mellow Anvil is at ${address}`);
+    // What the first page will ask for, ahead of its asking.
+    if (!database.damage) reckoner.rack().catch((reason: unknown) => log.error(reason, 'not reckoned'));
   });
   const stop = (): void => {
     server.close(

@@ -23,6 +23,9 @@ export type Identified<T> = T & { readonly id: string };
 /** The version of the open workshop file this release writes. */
 export const WORKSHOP_FORMAT = 1;
 
+/** The largest workshop file that is read, bytes. */
+export const WORKSHOP_FILE_BYTES = 300 * 1024 * 1024;
+
 /** A whole workshop as one open JSON file. */
 export interface Workshop {
   readonly format: 'mellow-anvil-workshop';

@@ -22,8 +22,9 @@ import {
 import { abrasives } from '../abrasives/abrasives.js';
 import { cares } from '../abrasives/cares.js';
 import { sessions } from '../sessions/sessions.js';
-import type { Database } from '../storage/database.js';
+import type { Connection } from '../storage/database.js';
 import { notFound } from '../shared/problem.js';
+import { entriesOf } from './entries.js';
 import { rowsOf } from '../shared/rows.js';
 import { toStored } from '../shared/store.js';
 import { tools } from '../tools/tools.js';
@@ -59,8 +60,8 @@ export class BenchService {
   private reckoned: Promise<{ record: BenchRecord; readings: readonly RateReading[] }> | undefined;
 
   constructor(
-    private readonly database: Database,
-    commands: Commands,
+    private readonly database: Connection,
+    commands: Pick<Commands, 'onStored'>,
   ) {
     commands.onStored((rows) => {
       this.stored += 1;
@@ -78,6 +79,12 @@ export class BenchService {
     this.stored += 1;
     this.parts.clear();
     this.reckoned = undefined;
+  }
+
+  /** Reckons what some tools say of the stones, ahead of being asked for it. */
+  async makeReady(toolIds: readonly string[]): Promise<void> {
+    const bench = inOrder(await this.everOwned());
+    await this.partsOf(new Map(bench.map((stone) => [stone.id, stone])), new Set(toolIds));
   }
 
   async record(): Promise<BenchRecord> {
@@ -136,17 +143,18 @@ export class BenchService {
     return { record, readings };
   }
 
-  private async partsOf(bench: ReadonlyMap<string, SizedAbrasive>): Promise<readonly ToolsPart[]> {
+  private async partsOf(
+    bench: ReadonlyMap<string, SizedAbrasive>,
+    of?: ReadonlySet<string>,
+  ): Promise<readonly ToolsPart[]> {
     const { stored } = this;
-    const rack = await rowsOf(this.database, tools, '"deletedAt" IS NULL');
+    const all = await rowsOf(this.database, tools, '"deletedAt" IS NULL');
+    const rack = of ? all.filter(({ id }) => of.has(id)) : all;
     const missing = rack.filter(({ id }) => !this.parts.has(id));
-    const [one] = missing;
-    const entries =
-      one && missing.length === 1
-        ? await rowsOf(this.database, sessions, '"deletedAt" IS NULL AND "toolId" = $id', { id: one.id })
-        : missing.length > 0
-          ? await rowsOf(this.database, sessions, '"deletedAt" IS NULL')
-          : [];
+    const entries = await entriesOf(
+      this.database,
+      missing.map(({ id }) => id),
+    );
     const byTool = new Map<unknown, RecordedSession[]>(missing.map(({ id }) => [id, []]));
     for (const entry of entries) {
       byTool.get(entry['toolId'])?.push({ id: entry.id, ...sessions.fromRow(entry) });

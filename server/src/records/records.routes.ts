@@ -1,25 +1,24 @@
 import { Router } from 'express';
-import type { BenchService } from './bench.service.js';
-import type { RecordsService } from './records.service.js';
+import type { Reckoner } from './reckoner.js';
 
 /** What the tools' records come to. */
-export function recordsRoutes(records: RecordsService): Router {
+export function recordsRoutes(reckoner: Reckoner): Router {
   return Router()
     .get('/', async (_request, response) => {
-      response.json(await records.all());
+      response.type('json').send(await reckoner.rack());
     })
     .get('/:toolId', async (request, response) => {
-      response.json(await records.lifeOf(request.params.toolId));
+      response.type('json').send(await reckoner.life(request.params.toolId));
     });
 }
 
 /** How the stones stand, and what they were read to cut. */
-export function benchRoutes(bench: BenchService): Router {
+export function benchRoutes(reckoner: Reckoner): Router {
   return Router()
     .get('/', async (_request, response) => {
-      response.json(await bench.all());
+      response.type('json').send(await reckoner.stones());
     })
     .get('/:id', async (request, response) => {
-      response.json(await bench.one(request.params.id));
+      response.type('json').send(await reckoner.stone(request.params.id));
     });
 }

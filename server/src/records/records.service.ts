@@ -11,9 +11,10 @@ import {
   type ToolRecord,
 } from '@mellow-anvil/core';
 import { sessions } from '../sessions/sessions.js';
-import type { Database } from '../storage/database.js';
+import type { Connection } from '../storage/database.js';
 import type { Row } from '../shared/kind.js';
 import { notFound } from '../shared/problem.js';
+import { entriesOf } from './entries.js';
 import { rowsOf } from '../shared/rows.js';
 import { toStored } from '../shared/store.js';
 import { tools } from '../tools/tools.js';
@@ -37,8 +38,8 @@ export class RecordsService {
   private rates = '';
 
   constructor(
-    private readonly database: Database,
-    commands: Commands,
+    private readonly database: Connection,
+    commands: Pick<Commands, 'onStored'>,
     private readonly bench: BenchService,
   ) {
     commands.onStored((rows) => {
@@ -57,10 +58,13 @@ export class RecordsService {
     this.kept.clear();
   }
 
-  /** By tool id, for every tool on the rack. */
-  async all(): Promise<Record<string, ToolRecord>> {
+  /** By tool id, for those of some tools that are on the rack. */
+  async all(toolIds: readonly string[]): Promise<Record<string, ToolRecord>> {
     const bench = await this.everOnTheBench();
-    const rack = await rowsOf(this.database, tools, '"deletedAt" IS NULL');
+    const wanted = new Set(toolIds);
+    const rack = (await rowsOf(this.database, tools, '"deletedAt" IS NULL')).filter(({ id }) =>
+      wanted.has(id),
+    );
     const missing = rack.filter(({ id }) => !this.kept.has(id));
     const reckoned = missing.length > 0 ? await this.reckon(missing, bench) : undefined;
     return Object.fromEntries(
@@ -98,13 +102,10 @@ export class RecordsService {
     bench: readonly StoneAtWork[],
   ): Promise<Map<string, ToolRecord>> {
     const { stored } = this;
-    const [one, ...others] = rack;
-    const entries =
-      one && others.length === 0
-        ? await rowsOf(this.database, sessions, '"deletedAt" IS NULL AND "toolId" = $toolId', {
-            toolId: one.id,
-          })
-        : await rowsOf(this.database, sessions, '"deletedAt" IS NULL');
+    const entries = await entriesOf(
+      this.database,
+      rack.map(({ id }) => id),
+    );
     const byTool = new Map<unknown, RecordedSession[]>(rack.map(({ id }) => [id, []]));
     for (const entry of entries) {
       byTool.get(entry['toolId'])?.push({ id: entry.id, ...sessions.fromRow(entry) });

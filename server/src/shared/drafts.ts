@@ -21,8 +21,7 @@ import {
   type Tool,
 } from '@mellow-anvil/core';
 import { figured } from '../workers/workers.js';
-import type { BenchService } from '../records/bench.service.js';
-import type { RecordsService } from '../records/records.service.js';
+import type { Reckoner } from '../records/reckoner.js';
 import { HttpProblem, invalid } from './problem.js';
 import type { Drafted } from './resource.routes.js';
 import type { Store } from './store.js';
@@ -35,8 +34,7 @@ export function planDrafts(
   tools: Store<Tool>,
   guides: Store<Guide>,
   abrasives: Store<Abrasive>,
-  records: RecordsService,
-  bench: BenchService,
+  reckoner: Reckoner,
 ): Drafted<Plan, PlanDraft> {
   return {
     draft: planDraftSchema,
@@ -52,14 +50,14 @@ export function planDrafts(
         ]);
       }
       const items = await abrasives.all('-sizeUm');
-      const { state } = await records.of(draft.toolId);
+      const { state } = await reckoner.record(draft.toolId);
       return {
         ...draft,
         result: await figured('plan', {
           tool: asItStands(tool, state),
           abrasives: items,
           request: draft.request,
-          bench: await bench.record(),
+          bench: await reckoner.stonesRecord(),
         }),
       };
     },

@@ -26,7 +26,7 @@ export interface TestWorkshop {
 export async function openTestWorkshop(folder?: string): Promise<TestWorkshop> {
   const at = folder ?? (await mkdtemp(join(tmpdir(), 'mellow-anvil-spec-')));
   const database = await openDatabase(at);
-  const { app } = createApp({ database });
+  const { app, reckoner } = createApp({ database });
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
   });
@@ -50,6 +50,7 @@ export async function openTestWorkshop(folder?: string): Promise<TestWorkshop> {
     async close({ keep = folder !== undefined } = {}) {
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));
+      await reckoner.close();
       await database.close();
       if (!keep) await rm(at, { recursive: true, force: true });
     },

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { printQuerySchema } from '@mellow-anvil/contract';
 import { toolCard, type Abrasive, type Guide, type SettingBoard, type Tool } from '@mellow-anvil/core';
 import { sendFile, type Printer } from '../patterns/printer.js';
-import type { RecordsService } from '../records/records.service.js';
+import type { Reckoner } from '../records/reckoner.js';
 import { checked } from '../shared/resource.routes.js';
 import type { Store } from '../shared/store.js';
 import { figured } from '../workers/workers.js';
@@ -15,7 +15,7 @@ export function cardRoutes(
   guides: Store<Guide>,
   boards: Store<SettingBoard>,
   abrasives: Store<Abrasive>,
-  records: RecordsService,
+  reckoner: Reckoner,
   printer: Printer,
 ): Router {
   return Router().get('/:id/card.pdf', async (request, response) => {
@@ -25,7 +25,7 @@ export function cardRoutes(
       guides.list(ALL),
       boards.list(ALL),
       abrasives.list(ALL),
-      records.of(tool.id),
+      reckoner.record(tool.id),
     ]);
     const card = toolCard(tool, owned.items, made.items, bench.items, state.lastSetting);
     const address = `${request.protocol}://${request.get('host') ?? 'localhost'}/tools/${tool.id}`;

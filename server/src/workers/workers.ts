@@ -4,6 +4,7 @@ import workerpool, { type Pool } from 'workerpool';
 import { HttpProblem } from '../shared/problem.js';
 import type { Outcome, Progress } from './answering.js';
 import type { LongTasks } from './long-tasks.js';
+import type { ReckoningTasks } from './reckon.worker.js';
 import type { ShortTasks } from './short-tasks.js';
 
 export interface WorkOptions {
@@ -12,7 +13,7 @@ export interface WorkOptions {
   readonly progress?: Progress;
 }
 
-type Tasks = ShortTasks & LongTasks;
+type Tasks = ShortTasks & LongTasks & ReckoningTasks;
 type Input<K extends keyof Tasks> = Parameters<Tasks[K]>[0];
 type Output<K extends keyof Tasks> = Awaited<ReturnType<Tasks[K]>>;
 
@@ -49,6 +50,16 @@ const long = once(() =>
   }),
 );
 
+/** What the record comes to, in a process that keeps what it has reckoned. */
+const reckoning = once(() =>
+  workerpool.pool(script('reckon'), {
+    workerType: 'process',
+    maxWorkers: 1,
+    maxQueueSize: MOST_WAITING,
+    forkOpts: { serialization: 'advanced', execArgv: [`--max-old-space-size=${LONG_MEMORY_MB}`] },
+  }),
+);
+
 /** Works out a figure or a drawing beside the main thread, which goes on answering. @throws HttpProblem */
 export const figured = <K extends keyof ShortTasks>(
   task: K,
@@ -62,6 +73,10 @@ export const laboured = <K extends keyof LongTasks>(
   input: Input<K>,
   options: WorkOptions = {},
 ): Promise<Output<K>> => done(long(), task, input, options);
+
+/** Reckons what the record comes to, one question after the other. @throws HttpProblem */
+export const reckoned = <K extends keyof ReckoningTasks>(task: K, input: Input<K>): Promise<Output<K>> =>
+  done(reckoning(), task, input, {});
 
 /**
  * @throws HttpProblem what the task refused; 413 when it holds too much, 422 when it would take too long,
