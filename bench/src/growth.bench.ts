@@ -58,6 +58,9 @@ async function grown(entries: number): Promise<Readonly<Record<string, Took>>> {
   ).json()) as Record<string, unknown>;
   void [createdAt, updatedAt];
   await ask(`/api/abrasives/${String(id)}`, 'PUT', { ...changed, strokeMm: 160, version });
+  took['the rack as the page asks for it, a stone changed'] = await watched(() =>
+    get('/api/records?withinMs=400'),
+  );
   took['the records, a stone changed'] = await watched(() => get('/api/records'));
   await ask('/api/sessions', 'POST', {
     toolId: 'tool-7',
@@ -65,6 +68,9 @@ async function grown(entries: number): Promise<Readonly<Record<string, Took>>> {
     startedAt: '2031-01-01T09:00:00Z',
     use: { minutes: 5 },
   });
+  took['the rack as the page asks for it, an entry added'] = await watched(() =>
+    get('/api/records?withinMs=400'),
+  );
   took['the records, an entry added'] = await watched(() => get('/api/records'));
   took['the ledger by date of change'] = await watched(() =>
     get('/api/sessions?sort=-updatedAt&pageSize=100'),

@@ -33,5 +33,5 @@ export {
 export { settingsSchema } from './settings.js';
 export { toolSchema } from './tools.js';
 export type { CommandList, CommandSummary } from './undo.js';
-export type { LongWorkNow } from './work.js';
+export { STILL_RECKONING, type LongWorkNow } from './work.js';
 export { readWorkshop, workshopSchema } from './workshop.js';

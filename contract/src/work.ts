@@ -1,3 +1,6 @@
+/** The header of an answer that holds what was known before, where it is being reckoned anew: ask again. */
+export const STILL_RECKONING = 'X-Still-Reckoning';
+
 /** Work of seconds that is under way on the server. */
 export interface LongWorkNow {
   readonly what: string;

@@ -1,3 +1,4 @@
+import { setTimeout as pause } from 'node:timers/promises';
 import { QueryTypes } from 'sequelize';
 import type { BenchRecord, ToolRecord } from '@mellow-anvil/core';
 import type { Database } from '../storage/database.js';
@@ -19,6 +20,10 @@ const RESTED_ON: ReadonlySet<string> = new Set(['tools', 'sessions', 'abrasives'
 export class Reckoner {
   private stored: StoredSince = 'everything';
   private asked = false;
+  /** By tool id, the record's text as it was last reckoned. */
+  private readonly known = new Map<string, string>();
+  /** The reckoning of the whole rack that is under way. */
+  private under: Promise<void> | undefined;
 
   constructor(
     private readonly database: Database,
@@ -34,22 +39,32 @@ export class Reckoner {
   /** After everything stored may be something else. */
   forget(): void {
     this.stored = 'everything';
+    this.known.clear();
   }
 
-  /** The record of every tool on the rack, by its id, as JSON text. */
-  async rack(): Promise<string> {
+  /**
+   * The record of every tool on the rack, by its id, as JSON text.
+   * @param withinMs past that, what was known before is answered where it is being reckoned anew
+   * @returns the text, and whether everything in it is as things stand
+   */
+  async rack(withinMs?: number): Promise<{ readonly text: string; readonly complete: boolean }> {
     await this.database.ready();
-    const tools = await this.database.sequelize.query<{ id: string }>(
-      'SELECT id FROM tools WHERE "deletedAt" IS NULL ORDER BY id',
-      { type: QueryTypes.SELECT },
-    );
-    const ids = tools.map(({ id }) => id);
-    const batches: string[][] = [];
-    for (let i = 0; i < ids.length; i += TOOLS_AT_ONCE) batches.push(ids.slice(i, i + TOOLS_AT_ONCE));
-    for (const toolIds of batches) await this.ask({ of: 'rack', toolIds, readyOnly: true });
-    const parts: string[] = [];
-    for (const toolIds of batches) parts.push((await this.ask({ of: 'rack', toolIds })).slice(1, -1));
-    return `{${parts.filter((part) => part !== '').join(',')}}`;
+    const ids = await this.idsOnTheRack();
+    let complete = false;
+    const fresh = this.freshRack().then(() => {
+      complete = true;
+    });
+    if (withinMs === undefined || ids.some((id) => !this.known.has(id))) await fresh;
+    else {
+      // Reckoned on behind; what comes of it is for the next to ask.
+      fresh.catch(() => undefined);
+      await Promise.race([fresh, pause(withinMs)]);
+    }
+    const parts = (complete ? await this.idsOnTheRack() : ids).flatMap((id) => {
+      const text = this.known.get(id);
+      return text === undefined ? [] : [`${JSON.stringify(id)}:${text}`];
+    });
+    return { text: `{${parts.join(',')}}`, complete };
   }
 
   /** A tool's record with each entry and what it changed, as JSON text. @throws HttpProblem 404 */
@@ -84,6 +99,34 @@ export class Reckoner {
       stored: 'everything',
       question: { of: 'nothing-more' },
     });
+  }
+
+  /** Has the whole rack reckoned as it stands from now on: a reckoning under way may have begun before. */
+  private async freshRack(): Promise<void> {
+    await this.under?.catch(() => undefined);
+    this.under ??= this.reckonRack().finally(() => (this.under = undefined));
+    await this.under;
+  }
+
+  private async reckonRack(): Promise<void> {
+    const ids = await this.idsOnTheRack();
+    const batches: string[][] = [];
+    for (let i = 0; i < ids.length; i += TOOLS_AT_ONCE) batches.push(ids.slice(i, i + TOOLS_AT_ONCE));
+    for (const toolIds of batches) await this.ask({ of: 'rack', toolIds, readyOnly: true });
+    for (const toolIds of batches) {
+      const records = JSON.parse(await this.ask({ of: 'rack', toolIds })) as Record<string, unknown>;
+      for (const [id, record] of Object.entries(records)) this.known.set(id, JSON.stringify(record));
+    }
+    const there = new Set(ids);
+    for (const id of this.known.keys()) if (!there.has(id)) this.known.delete(id);
+  }
+
+  private async idsOnTheRack(): Promise<readonly string[]> {
+    const tools = await this.database.sequelize.query<{ id: string }>(
+      'SELECT id FROM tools WHERE "deletedAt" IS NULL ORDER BY id',
+      { type: QueryTypes.SELECT },
+    );
+    return tools.map(({ id }) => id);
   }
 
   private async ask(question: Question): Promise<string> {

@@ -1,7 +1,17 @@
-import { HttpClient } from '@angular/common/http';
+import { HttpClient, type HttpResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import { EMPTY, catchError, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
-import type { Stored } from '@mellow-anvil/contract';
+import {
+  EMPTY,
+  catchError,
+  expand,
+  map,
+  shareReplay,
+  startWith,
+  switchMap,
+  timer,
+  type Observable,
+} from 'rxjs';
+import type { STILL_RECKONING as Header, Stored } from '@mellow-anvil/contract';
 import type { LifeEntry, Session, ToolRecord } from '@mellow-anvil/core';
 import { Undo } from '../shared/undo.store';
 
@@ -13,6 +23,12 @@ export interface Life {
   readonly entries: readonly Entry[];
 }
 
+/** How long the rack waits for what is being reckoned, and when it asks again for the rest. */
+const WAIT_MS = 400;
+const ASK_AGAIN_MS = 1000;
+/** The contract's word for an answer that is not complete; a header, so that it is not loaded for it. */
+const STILL_RECKONING: typeof Header = 'X-Still-Reckoning';
+
 /** What the tools' records come to, as the server reckons it; asked again after every change. */
 @Injectable({ providedIn: 'root' })
 export class RecordsStore {
@@ -21,11 +37,21 @@ export class RecordsStore {
 
   /** By tool id, once they are known. Stay as they were while the server does not answer. */
   readonly known$: Observable<Records> = this.afterEveryChange(() =>
-    this.http.get<Records>('/api/records'),
+    this.rack().pipe(
+      expand((answer) =>
+        answer.headers.has(STILL_RECKONING) ? timer(ASK_AGAIN_MS).pipe(switchMap(() => this.rack())) : EMPTY,
+      ),
+      map(({ body }) => body ?? {}),
+    ),
   ).pipe(shareReplay({ bufferSize: 1, refCount: true }));
 
   /** The same, and nothing until then. */
   readonly records$: Observable<Records> = this.known$.pipe(startWith({}));
+
+  /** Within the time nobody minds, what is known by then. */
+  private rack(): Observable<HttpResponse<Records>> {
+    return this.http.get<Records>('/api/records', { params: { withinMs: WAIT_MS }, observe: 'response' });
+  }
 
   /** One tool's record with every entry of it, oldest first. */
   life(toolId: string): Observable<Life> {
