@@ -278,6 +278,30 @@ describe('the server over a real SQLite file', () => {
       expect((await ask('GET', '/api/settings')).body.name).toBe('My workshop');
     });
 
+    it('is stopped when whoever opens it goes away, and nothing is changed', async () => {
+      const file = JSON.parse(await demo());
+      const [first] = file.sessions;
+      const sessions = Array.from({ length: 20_000 }, (_, i) => ({ ...first, id: `s${i}` }));
+      const stop = new AbortController();
+      const put = fetch(`${shop.origin}/api/workshop`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ ...file, sessions }),
+        signal: stop.signal,
+      });
+      const outcome = expectAsync(put).toBeRejected();
+      while (!((await ask('GET', '/api/work')).body[0]?.done > 0)) {
+        await new Promise((resolve) => setTimeout(resolve, 20));
+      }
+      stop.abort();
+      await outcome;
+      expect((await ask('POST', '/api/tools', chisel)).status).toBe(201);
+      await new Promise((resolve) => setTimeout(resolve, 1500));
+      expect((await ask('GET', '/api/sessions')).body.total).toBe(0);
+      expect((await ask('GET', '/api/work')).body).toEqual([]);
+      expect((await ask('PUT', '/api/workshop', file)).status).toBe(200);
+    });
+
     it('refuses a hostile or broken file and changes nothing', async () => {
       await ask('POST', '/api/tools', chisel);
       const file = JSON.parse(await demo());

@@ -38,6 +38,8 @@ export const COMMANDS_BYTES = 64 * 1024 * 1024;
 export interface CommandOptions {
   /** It brings a whole workshop, which may hold more than can be added one by one. */
   readonly whole?: boolean;
+  /** Done last within the transaction; what it throws undoes it all. */
+  readonly last?: () => Promise<void>;
 }
 
 interface CommandRow extends CommandSummary {
@@ -81,6 +83,7 @@ export class Commands {
     const changes = await this.database.write(async (transaction) => {
       const wanted = await work(transaction);
       await this.record(label, wanted, transaction, options);
+      await options.last?.();
       return wanted;
     });
     this.tell(changes.map(({ kind, after }) => ({ kind, row: after })));

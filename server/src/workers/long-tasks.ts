@@ -1,4 +1,4 @@
-import { readFile, writeFile } from 'node:fs/promises';
+import { access, readFile, writeFile } from 'node:fs/promises';
 import { refuseDepth } from '../shared/body.js';
 import { HttpProblem } from '../shared/problem.js';
 import { attachDatabase } from '../storage/attach.js';
@@ -39,7 +39,10 @@ async function importWorkshop(
   const file = parsed(await readFile(from, 'utf8'));
   const database = attachDatabase(path, writes);
   try {
-    return await new WorkshopService(database, new Commands(database)).import(file, progress);
+    // Whoever stops it clears the file away: the last moment at which it is not stored after all.
+    return await new WorkshopService(database, new Commands(database)).import(file, progress, () =>
+      access(from),
+    );
   } finally {
     await database.close();
   }

@@ -11,7 +11,8 @@ export class LongWork {
     const key = {};
     this.going.set(key, { what, done: 0, of: 0 });
     try {
-      return await work((done, of) => this.going.set(key, { what, done, of }));
+      // What a work that was stopped still had to say comes late, and is passed over.
+      return await work((done, of) => this.going.has(key) && this.going.set(key, { what, done, of }));
     } finally {
       this.going.delete(key);
     }

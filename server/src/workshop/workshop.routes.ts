@@ -13,6 +13,9 @@ import type { Database } from '../storage/database.js';
 import type { LongWork } from '../workers/long-work.js';
 import { laboured } from '../workers/workers.js';
 
+/** Longer than it takes to end a process. */
+const AFTER_STOPPING_MS = 3000;
+
 /**
  * The open file: out with GET, in with PUT. It passes through a file on the disk and is worked on in a
  * process of its own, so that neither its size nor the work on it is felt by anybody else. A PUT whose
@@ -32,6 +35,8 @@ export function workshopRoutes(database: Database, works: LongWork, replaced: ()
     })
     .put('/', async (request, response) => {
       const signal = stopsWith(response);
+      // A process that is being ended may have been past its last look: what is kept is asked for anew.
+      signal.addEventListener('abort', () => void setTimeout(replaced, AFTER_STOPPING_MS).unref());
       const imported = await inPassing(async (from) => {
         await pipeline(unpacked(request), upTo(WORKSHOP_FILE_BYTES), createWriteStream(from));
         return works.during('Opening a workshop file', (progress) =>

@@ -101,9 +101,14 @@ export class WorkshopService {
 
   /**
    * Puts a workshop file in place of everything stored, as one command that can be undone.
+   * @param wanted asked last of all, within the transaction; rejects when it was stopped
    * @throws HttpProblem 422 naming each entry that is wrong; then nothing is changed.
    */
-  async import(body: unknown, progress: Progress = () => undefined): Promise<Imported> {
+  async import(
+    body: unknown,
+    progress: Progress = () => undefined,
+    wanted: () => Promise<void> = () => Promise.resolve(),
+  ): Promise<Imported> {
     const read = readWorkshop(body, (done, of) => progress(done, 2 * of));
     if (!read.ok) throw invalid(read.errors);
     const workshop = read.value;
@@ -145,7 +150,7 @@ export class WorkshopService {
         }
         return changes;
       },
-      { whole: true },
+      { whole: true, last: wanted },
     );
     const counts = Object.fromEntries(
       COLLECTIONS.map(({ name }) => [name, workshop[name as Collection]?.length ?? 0]),
