@@ -14,7 +14,7 @@ export default defineConfig({
   retries: 1,
   reporter: [['list']],
   timeout: 90_000,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   use: {
     colorScheme: 'light',
     // Colours are looked at as they come to rest, not half way through a fade.

@@ -1,7 +1,6 @@
 import { answerTasks } from './answering.js';
+import { fallWithTheProgram } from './fall-with-the-program.js';
 import { LONG_TASKS } from './long-tasks.js';
 
-// Should the program fall, this goes with it at once: closing the database as its last user, SQLite would
-// write the log into the file behind the seal's back.
-process.on('disconnect', () => process.kill(process.pid, 'SIGKILL'));
+fallWithTheProgram();
 answerTasks(LONG_TASKS);

@@ -1,8 +1,8 @@
 import { reckon } from '../records/reckoning.js';
 import { answerTasks } from './answering.js';
+import { fallWithTheProgram } from './fall-with-the-program.js';
 
-// As in the other process that has the database open: it goes at once when the program does.
-process.on('disconnect', () => process.kill(process.pid, 'SIGKILL'));
+fallWithTheProgram();
 const RECKONING_TASKS = { reckon };
 export type ReckoningTasks = typeof RECKONING_TASKS;
 answerTasks(RECKONING_TASKS);

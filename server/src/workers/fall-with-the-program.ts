@@ -1,0 +1,12 @@
+/**
+ * Has a process end at once when the program does. Closing the database as its last user, SQLite would
+ * write the log into the file behind the seal's back; and what was still to be said reaches nobody.
+ */
+export function fallWithTheProgram(): void {
+  const fall = (): void => void process.kill(process.pid, 'SIGKILL');
+  process.on('disconnect', fall);
+  process.on('uncaughtException', (reason: NodeJS.ErrnoException) => {
+    if (reason.code !== 'ERR_IPC_CHANNEL_CLOSED') process.stderr.write(`${reason.stack ?? reason.message}\n`);
+    fall();
+  });
+}
