@@ -6,7 +6,8 @@ export function fallWithTheProgram(): void {
   const fall = (): void => void process.kill(process.pid, 'SIGKILL');
   process.on('disconnect', fall);
   process.on('uncaughtException', (reason: NodeJS.ErrnoException) => {
-    if (reason.code !== 'ERR_IPC_CHANNEL_CLOSED') process.stderr.write(`${reason.stack ?? reason.message}\n`);
+    const gone = reason.code === 'ERR_IPC_CHANNEL_CLOSED' || reason.code === 'EPIPE';
+    if (!gone) process.stderr.write(`${reason.stack ?? reason.message}\n`);
     fall();
   });
 }
