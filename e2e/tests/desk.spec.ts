@@ -191,6 +191,7 @@ test('one switch turns every figure of the desk to inches, and back without drif
   }
   await page.goto('/settings');
   await page.getByRole('button', { name: 'Millimetres' }).click();
+  await expect.poll(async () => (await (await page.request.get('/api/settings')).json()).units).toBe('mm');
   await page.goto('/tools/smooth-50/edge');
   await expect(page.getByLabel('Thickness')).toHaveValue('2.6');
   expect(await (await page.request.get('/api/tools/smooth-50')).json()).toEqual(before);

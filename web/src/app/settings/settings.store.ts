@@ -50,14 +50,19 @@ export class SettingsStore {
   private send(change: Partial<Settings>, done: Subject<KeptSettings>): Observable<unknown> {
     const { name, units, decimalMark, packing, printer, version } = { ...this.kept.value, ...change };
     return this.http
-      .put<KeptSettings>('/api/settings', {
-        name,
-        units,
-        decimalMark,
-        version,
-        ...(packing && { packing }),
-        ...(printer && { printer }),
-      })
+      .put<KeptSettings>(
+        '/api/settings',
+        {
+          name,
+          units,
+          decimalMark,
+          version,
+          ...(packing && { packing }),
+          ...(printer && { printer }),
+        },
+        // It is stored although the page is left before the answer.
+        { keepalive: true },
+      )
       .pipe(
         tap((settings) => {
           this.kept.next(settings);
