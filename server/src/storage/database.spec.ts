@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { QueryTypes, Sequelize } from 'sequelize';
-import { runEvents } from '../testing/fixtures.js';
+import { BOARD, runEvents } from '../testing/fixtures.js';
 import { openTestWorkshop } from '../testing/workshop.js';
 import { CannotOpen, openDatabase } from './database.js';
 import { MIGRATIONS, type Migration } from './migrations.js';
@@ -122,19 +122,7 @@ describe('openDatabase', () => {
     const measured = { ...wheel, wheel: { rpm: 2850, readings: [{ on: '2026-11-23', diameterMm: 146 }] } };
     const kept = await shop.ask('PUT', `/api/abrasives/${id}`, { ...measured, version });
     expect(kept.body.wheel).toEqual(measured.wheel);
-    const board = {
-      name: 'Chisels',
-      guideId: 'side-clamp',
-      seatName: 'Chisel jaws',
-      lengthMm: 160,
-      depthMm: 60,
-      thicknessMm: 12,
-      stopWidthMm: 24,
-      stopDepthMm: 12,
-      stopHeightMm: 6,
-      bladeWidthMm: 40,
-      stops: [{ label: 'A', angleDeg: 30 }],
-    };
+    const board = { ...BOARD, guideId: 'side-clamp', seatName: 'Chisel jaws' };
     const made = await shop.ask('POST', '/api/boards', board);
     expect(made.body.stops[0].projectionMm).toBeCloseTo(29.896, 3);
     const file = (await shop.ask('GET', '/api/workshop')).body;

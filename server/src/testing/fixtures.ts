@@ -169,6 +169,20 @@ export const JIGS: readonly Guide[] = [
   { name: 'By hand', form: 'freehand', notes: 'Kitchen table.' },
 ];
 
+/** A board with one stop, all but its guide. */
+export const BOARD = {
+  name: 'Board',
+  seatName: 'Jaws',
+  lengthMm: 160,
+  depthMm: 60,
+  thicknessMm: 12,
+  stopWidthMm: 24,
+  stopDepthMm: 12,
+  stopHeightMm: 6,
+  bladeWidthMm: 40,
+  stops: [{ label: 'A', angleDeg: 30 }],
+};
+
 export const stone = (name: string, grade: string, more: Partial<Abrasive> = {}): Abrasive => ({
   name,
   kind: 'water-stone',

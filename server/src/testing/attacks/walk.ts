@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { GUIDE, JIGS, TOOLS, runEvents, session, stone } from '../fixtures.js';
+import { BOARD, GUIDE, JIGS, TOOLS, runEvents, session, stone } from '../fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from '../workshop.js';
 
 /** A step of a walk through everything that can be stored: what to do, to which thing, with what words. */
@@ -82,17 +82,9 @@ const STEPS = {
     return guideId === undefined
       ? undefined
       : {
+          ...BOARD,
           name: text || 'Board',
           guideId,
-          seatName: 'Jaws',
-          lengthMm: 160,
-          depthMm: 60,
-          thicknessMm: 12,
-          stopWidthMm: 24,
-          stopDepthMm: 12,
-          stopHeightMm: 6,
-          bladeWidthMm: 40,
-          stops: [{ label: 'A', angleDeg: 30 }],
         };
   }),
   plan: add('plans', ({ tools, guides }, { which, text }) => {

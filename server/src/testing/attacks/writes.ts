@@ -1,11 +1,11 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { fileURLToPath } from 'node:url';
-import { GUIDE, TOOLS, runEvents, session, stone } from '../fixtures.js';
+import { BOARD, GUIDE, TOOLS, runEvents, session, stone } from '../fixtures.js';
 import { anyNumber, inFolder, type Outcome } from './folders.js';
 
 const MAIN = fileURLToPath(new URL('../../main.js', import.meta.url));
-const LONGEST_MS = 500;
+const LONGEST_MS = 700;
 
 interface Answer {
   readonly status: number;
@@ -143,6 +143,18 @@ export async function attackByKills(kills: number): Promise<Outcome> {
       },
       () => turned('undo'),
       () => turned('redo'),
+      () => added('board', '/api/boards', { ...BOARD, guideId: guide }),
+      async () => {
+        const path = `/api/abrasives/${water}`;
+        const csv = `id,name,kind,grade.standard,grade.grade,lubricant,strokeMm,overheadMin\n${water},Table ${acknowledged},water-stone,JIS,1000,water,150,1`;
+        await write('table', [path], () => ask('POST', '/api/sets/import', { csv }));
+      },
+      async () => {
+        const file = (await ask('GET', '/api/workshop')).body as object;
+        await write('file', [...ledger.known.keys()], () =>
+          ask('PUT', '/api/workshop', { ...file, name: `Shed after ${acknowledged}` }),
+        );
+      },
       async () => {
         const { version, ...kept } = (await ask('GET', '/api/settings')).body;
         void kept;
@@ -171,6 +183,12 @@ export async function attackByKills(kills: number): Promise<Outcome> {
       },
     ];
     for (let round = 0; round < kills; round++) {
+      // Threads and processes take a moment to start; a kill that always came first would try none of them.
+      await Promise.all([
+        ask('POST', '/api/calc/back-bevel', { shimMm: 0.5, distanceMm: 45 }),
+        ask('GET', '/api/workshop'),
+        ask('GET', '/api/records'),
+      ]);
       const gone = once(program, 'exit');
       setTimeout(() => program.kill('SIGKILL'), anyNumber() * LONGEST_MS);
       try {
