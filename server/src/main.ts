@@ -4,7 +4,8 @@ import { fileURLToPath } from 'node:url';
 import envPaths from 'env-paths';
 import { pino } from 'pino';
 import { createApp } from './app.js';
-import { CannotOpen, openDatabase } from './storage/database.js';
+import { CannotOpen } from './storage/cannot-open.js';
+import { openDatabase } from './storage/open-database.js';
 import { isLoopback } from './shared/strangers.js';
 
 /**

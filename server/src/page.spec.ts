@@ -4,7 +4,8 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from './app.js';
-import { openDatabase, type Database } from './storage/database.js';
+import type { Database } from './storage/database.js';
+import { openDatabase } from './storage/open-database.js';
 
 describe('the page as it is served', () => {
   let folder: string;

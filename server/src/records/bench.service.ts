@@ -21,14 +21,12 @@ import {
 } from '@mellow-anvil/core';
 import { abrasives } from '../abrasives/abrasives.js';
 import { cares } from '../abrasives/cares.js';
-import { sessions } from '../sessions/sessions.js';
 import type { Connection } from '../storage/database.js';
 import { notFound } from '../shared/problem.js';
-import { entriesOf } from './entries.js';
 import { rowsOf } from '../shared/rows.js';
 import { toStored } from '../shared/store.js';
-import { tools } from '../tools/tools.js';
 import type { Commands } from '../undo/commands.js';
+import { KeptByTool } from './kept-by-tool.js';
 
 /** What the bench’s own record comes to, and the names of what is off it. */
 export interface BenchAnswer {
@@ -43,6 +41,9 @@ export interface StoneAnswer extends StoneRecord {
   readonly cares: readonly Stored<Care>[];
 }
 
+/** Kinds that how the stones stand rests on. */
+export const RESTED_ON: ReadonlySet<string> = new Set(['tools', 'sessions', 'abrasives', 'cares']);
+
 interface ToolsPart {
   readonly uses: readonly UseOfStone[];
   readonly readings: readonly RateReading[];
@@ -54,37 +55,22 @@ interface ToolsPart {
  * teaches itself.
  */
 export class BenchService {
-  private readonly parts = new Map<string, ToolsPart>();
-  /** Rises with everything stored, so that what was read before is not kept as what is so after. */
-  private stored = 0;
+  private readonly parts: KeptByTool<SizedAbrasive, ToolsPart>;
   private reckoned: Promise<{ record: BenchRecord; readings: readonly RateReading[] }> | undefined;
 
   constructor(
     private readonly database: Connection,
-    commands: Pick<Commands, 'onStored'>,
+    changes: Pick<Commands, 'onStored'>,
   ) {
-    commands.onStored((rows) => {
-      this.stored += 1;
-      for (const { kind, row } of rows) {
-        if (kind === 'abrasives') this.parts.clear();
-        else if (kind === 'tools') this.parts.delete(row.id);
-        else if (kind === 'sessions') this.parts.delete(row['toolId'] as string);
-        if (['abrasives', 'tools', 'sessions', 'cares'].includes(kind)) this.reckoned = undefined;
-      }
+    this.parts = new KeptByTool(database, changes, partOf);
+    changes.onStored((stored) => {
+      if (stored.some(({ kind }) => RESTED_ON.has(kind))) this.reckoned = undefined;
     });
-  }
-
-  /** Forgets everything, after the database was changed behind this back. */
-  forget(): void {
-    this.stored += 1;
-    this.parts.clear();
-    this.reckoned = undefined;
   }
 
   /** Reckons what some tools say of the stones, ahead of being asked for it. */
   async makeReady(toolIds: readonly string[]): Promise<void> {
-    const bench = inOrder(await this.everOwned());
-    await this.partsOf(new Map(bench.map((stone) => [stone.id, stone])), new Set(toolIds));
+    await this.parts.of(inOrder(await this.everOwned()), toolIds);
   }
 
   async record(): Promise<BenchRecord> {
@@ -131,7 +117,7 @@ export class BenchService {
 
   private async reckon(): Promise<{ record: BenchRecord; readings: readonly RateReading[] }> {
     const bench = inOrder(await this.everOwned());
-    const parts = await this.partsOf(new Map(bench.map((stone) => [stone.id, stone])));
+    const parts = [...(await this.parts.of(bench)).values()];
     const cared = await rowsOf(this.database, cares, '"deletedAt" IS NULL');
     const readings = parts.flatMap((part) => part.readings);
     const record = benchRecord(
@@ -143,29 +129,6 @@ export class BenchService {
     return { record, readings };
   }
 
-  private async partsOf(
-    bench: ReadonlyMap<string, SizedAbrasive>,
-    of?: ReadonlySet<string>,
-  ): Promise<readonly ToolsPart[]> {
-    const { stored } = this;
-    const all = await rowsOf(this.database, tools, '"deletedAt" IS NULL');
-    const rack = of ? all.filter(({ id }) => of.has(id)) : all;
-    const missing = rack.filter(({ id }) => !this.parts.has(id));
-    const entries = await entriesOf(
-      this.database,
-      missing.map(({ id }) => id),
-    );
-    const byTool = new Map<unknown, RecordedSession[]>(missing.map(({ id }) => [id, []]));
-    for (const entry of entries) {
-      byTool.get(entry['toolId'])?.push({ id: entry.id, ...sessions.fromRow(entry) });
-    }
-    const fresh = new Map(
-      missing.map((row) => [row.id, partOf(tools.fromRow(row), byTool.get(row.id) ?? [], bench)]),
-    );
-    if (stored === this.stored) for (const [id, part] of fresh) this.parts.set(id, part);
-    return rack.flatMap(({ id }) => fresh.get(id) ?? this.parts.get(id) ?? []);
-  }
-
   private async everOwned(): Promise<OwnedAbrasive[]> {
     const rows = await rowsOf(this.database, abrasives, '1');
     return rows.map((row) => ({ ...(abrasives.fromRow(row) as Abrasive), id: row.id }));
@@ -175,12 +138,11 @@ export class BenchService {
 function partOf(
   tool: Tool,
   entries: readonly RecordedSession[],
-  bench: ReadonlyMap<string, SizedAbrasive>,
+  stones: readonly SizedAbrasive[],
 ): ToolsPart {
+  const bench = new Map(stones.map((stone) => [stone.id, stone]));
   // Only a flat-backed edge’s steel is known well enough to read a stone’s rate from it.
   const readings =
-    tool.edge.form === 'single-bevel'
-      ? rateReadings(tool, edgeHistory(tool, entries, [...bench.values()]), bench)
-      : [];
+    tool.edge.form === 'single-bevel' ? rateReadings(tool, edgeHistory(tool, entries, stones), bench) : [];
   return { uses: usesOfStones(tool, entries, bench), readings };
 }

@@ -3,15 +3,12 @@ import { QueryTypes } from 'sequelize';
 import type { BenchRecord, ToolRecord } from '@mellow-anvil/core';
 import type { Database } from '../storage/database.js';
 import type { Commands } from '../undo/commands.js';
-import type { KindRow } from '../undo/whole.js';
 import { reckoned } from '../workers/workers.js';
+import { RESTED_ON } from './bench.service.js';
 import type { Question, StoredSince } from './reckoning.js';
 
 /** Tools in one question: whoever else asks meanwhile gets a turn between two of them. */
 const TOOLS_AT_ONCE = 20;
-
-/** Kinds the records and the stones' own rest on. */
-const RESTED_ON: ReadonlySet<string> = new Set(['tools', 'sessions', 'abrasives', 'cares']);
 
 /**
  * What the record comes to, reckoned in a process of its own and handed through as JSON text. It is told
@@ -29,10 +26,9 @@ export class Reckoner {
     private readonly database: Database,
     commands: Commands,
   ) {
-    commands.onStored((rows) => {
+    commands.onStored((stored) => {
       if (this.stored === 'everything') return;
-      const known = this.stored;
-      this.stored = [...known, ...rows.filter(({ kind }) => RESTED_ON.has(kind)).map(nameOnly)];
+      this.stored = [...this.stored, ...stored.filter(({ kind }) => RESTED_ON.has(kind))];
     });
   }
 
@@ -143,9 +139,3 @@ export class Reckoner {
     }
   }
 }
-
-/** A row with no more than tells what it is and whose: what it holds is read where it lies. */
-const nameOnly = ({ kind, row }: KindRow): KindRow => ({
-  kind,
-  row: { ...row, edge: undefined, steps: undefined, notes: undefined, conditionBefore: undefined },
-});

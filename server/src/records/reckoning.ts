@@ -1,10 +1,10 @@
 import { attachDatabase } from '../storage/attach.js';
-import type { KindRow } from '../undo/whole.js';
+import type { StoredThing } from '../undo/commands.js';
 import { BenchService } from './bench.service.js';
 import { RecordsService } from './records.service.js';
 
 /** What was stored since the last question, so far as what is kept rests on it; or it may be anything. */
-export type StoredSince = readonly KindRow[] | 'everything';
+export type StoredSince = readonly StoredThing[] | 'everything';
 
 /** What can be asked of the reckoning process. */
 export type Question =
@@ -15,7 +15,7 @@ export type Question =
 interface Reckoning {
   readonly records: RecordsService;
   readonly bench: BenchService;
-  tell(rows: readonly KindRow[]): void;
+  tell(stored: readonly StoredThing[]): void;
   close(): Promise<void>;
 }
 
@@ -61,15 +61,15 @@ function answer({ records, bench }: Reckoning, question: Question): Promise<unkn
 
 function opened(path: string): Reckoning {
   const database = attachDatabase(path, 0);
-  const listeners: ((rows: readonly KindRow[]) => void)[] = [];
+  const listeners: ((stored: readonly StoredThing[]) => void)[] = [];
   const changes = {
-    onStored: (listener: (rows: readonly KindRow[]) => void) => void listeners.push(listener),
+    onStored: (listener: (stored: readonly StoredThing[]) => void) => void listeners.push(listener),
   };
   const bench = new BenchService(database, changes);
   return {
     bench,
     records: new RecordsService(database, changes, bench),
-    tell: (rows) => listeners.forEach((listener) => listener(rows)),
+    tell: (stored) => listeners.forEach((listener) => listener(stored)),
     close: () => database.close(),
   };
 }

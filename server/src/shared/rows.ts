@@ -14,3 +14,27 @@ export function rowsOf<T>(
     bind,
   });
 }
+
+/** Values in one question; more, and every row is read. */
+const MOST_NAMED = 100;
+
+/** The live rows of a kind whose column, of ours, holds one of some values. */
+export async function rowsNamed<T>(
+  database: Connection,
+  kind: Kind<T>,
+  column: string,
+  values: readonly string[],
+): Promise<Row[]> {
+  if (values.length === 0) return [];
+  if (values.length > MOST_NAMED) {
+    const wanted = new Set<unknown>(values);
+    return (await rowsOf(database, kind, '"deletedAt" IS NULL')).filter((row) => wanted.has(row[column]));
+  }
+  const places = values.map((_, i) => `$value${i}`).join();
+  return rowsOf(
+    database,
+    kind,
+    `"deletedAt" IS NULL AND "${column}" IN (${places})`,
+    Object.fromEntries(values.map((value, i) => [`value${i}`, value])),
+  );
+}

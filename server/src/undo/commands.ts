@@ -24,6 +24,13 @@ import type { KindName, Row } from '../shared/kind.js';
 
 export type { CommandSummary };
 
+/** What was stored, and whose it is. */
+export interface StoredThing {
+  readonly kind: KindName;
+  readonly id: string;
+  readonly toolId?: string;
+}
+
 /** One row before and after a command; `null` before means it was not there. */
 export interface RowChange {
   readonly kind: KindName;
@@ -53,7 +60,7 @@ interface CommandRow extends CommandSummary {
  */
 export class Commands {
   private readonly model: ModelStatic<Model>;
-  private readonly listeners: ((rows: readonly KindRow[]) => void)[] = [];
+  private readonly listeners: ((stored: readonly StoredThing[]) => void)[] = [];
 
   constructor(private readonly database: Connection) {
     const { sequelize } = database;
@@ -104,8 +111,8 @@ export class Commands {
   ): Promise<void> {
     if (changes.length === 0) return;
     const { sequelize } = this.database;
-    if (!whole) refuseInvalid(changes.map(({ kind, after }) => ({ kind, row: after })));
     const rows = changes.map(({ kind, after }) => ({ kind, row: after }));
+    if (!whole) refuseInvalid(rows);
     await this.add(
       changes.flatMap(({ kind, before, after }) => (before === null ? [{ kind, row: after }] : [])),
       transaction,
@@ -133,14 +140,19 @@ export class Commands {
     await this.letOldestGo(transaction);
   }
 
-  /** Has a listener told of every row that was stored, once its transaction is through. */
-  onStored(listener: (rows: readonly KindRow[]) => void): void {
+  /** Has a listener told of everything that was stored, once its transaction is through. */
+  onStored(listener: (stored: readonly StoredThing[]) => void): void {
     this.listeners.push(listener);
   }
 
   /** Tells the listeners what was stored. */
   tell(rows: readonly KindRow[]): void {
-    for (const listener of this.listeners) listener(rows);
+    const stored = rows.map(({ kind, row: { id, toolId } }) => ({
+      kind,
+      id,
+      ...(typeof toolId === 'string' && { toolId }),
+    }));
+    for (const listener of this.listeners) listener(stored);
   }
 
   async list(): Promise<CommandList> {

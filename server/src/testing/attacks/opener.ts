@@ -1,4 +1,4 @@
-import { openDatabase } from '../../storage/database.js';
+import { openDatabase } from '../../storage/open-database.js';
 
 // Opens a folder's workshop and closes it again, for a program that is to be killed on the way.
 process.stdout.write('opening\n');

@@ -5,7 +5,8 @@ import { gunzipSync } from 'node:zlib';
 import { QueryTypes, Sequelize } from 'sequelize';
 import { BOARD, runEvents } from '../testing/fixtures.js';
 import { openTestWorkshop } from '../testing/workshop.js';
-import { CannotOpen, openDatabase } from './database.js';
+import { CannotOpen } from './cannot-open.js';
+import { openDatabase } from './open-database.js';
 import { MIGRATIONS, type Migration } from './migrations.js';
 
 const LATER: Migration = {
