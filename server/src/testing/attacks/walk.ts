@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { Workshop } from '@mellow-anvil/core';
 import { BOARD, GUIDE, JIGS, TOOLS, runEvents, session, stone } from '../fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from '../workshop.js';
 
@@ -207,11 +208,15 @@ export async function walkThroughEverything(length: number, walks: number): Prom
         for (const [i, step] of walk.entries()) {
           await STEPS[step.what](shop, made, step);
           if (i % 40 < 39 && i < walk.length - 1) continue;
-          const file = (await shop.ask('GET', '/api/workshop')).body as unknown;
+          const file = (await shop.ask('GET', '/api/workshop')).body as Workshop;
           const opened = await other.ask('PUT', '/api/workshop', file);
           if (opened.status !== 200)
             throw new Error(`its export does not open: ${JSON.stringify(opened.body)}`);
-          expectSame((await other.ask('GET', '/api/workshop')).body, file);
+          expectSame('its export', (await other.ask('GET', '/api/workshop')).body, file);
+          // What is reckoned of it is the same too, wherever it is opened.
+          for (const what of [recordsOf, stonesOf]) {
+            expectSame(what.name, await what(other, file), await what(shop, file));
+          }
         }
       } finally {
         await shop.close();
@@ -227,11 +232,27 @@ export async function walkThroughEverything(length: number, walks: number): Prom
   );
 }
 
-function expectSame(now: unknown, before: unknown): void {
-  const [a, b] = [JSON.stringify(now), JSON.stringify(before)];
+const recordsOf = async (shop: TestWorkshop): Promise<unknown> =>
+  (await shop.ask('GET', '/api/records')).body;
+
+/** How the stones of a file stand; those that were removed and that nothing names are not carried away. */
+async function stonesOf(shop: TestWorkshop, { abrasives }: Workshop): Promise<unknown> {
+  const { stones } = (await shop.ask('GET', '/api/bench')).body as { stones: Record<string, unknown> };
+  return abrasives.map(({ id }) => stones[id]);
+}
+
+function expectSame(what: string, now: unknown, before: unknown): void {
+  const [a, b] = [sorted(now), sorted(before)];
   if (a === b) return;
   const at = [...a].findIndex((letter, i) => letter !== b[i]);
-  throw new Error(
-    `its export is another when it was opened: …${a.slice(Math.max(0, at - 80), at + 80)}… for …${b.slice(Math.max(0, at - 80), at + 80)}…`,
-  );
+  const near = (text: string): string => text.slice(Math.max(0, at - 80), at + 80);
+  throw new Error(`${what} is another where it was opened: …${near(a)}… for …${near(b)}…`);
 }
+
+/** As text, the fields of every object in one order. */
+const sorted = (value: unknown): string =>
+  JSON.stringify(value, (_key, each: unknown) =>
+    typeof each === 'object' && each !== null && !Array.isArray(each)
+      ? Object.fromEntries(Object.entries(each).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : each,
+  );
