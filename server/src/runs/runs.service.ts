@@ -1,16 +1,27 @@
 import { randomUUID } from 'node:crypto';
-import { DataTypes, QueryTypes, type Model, type ModelStatic, type Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { RunSummary, StoredRun } from '@mellow-anvil/contract';
 import { runOf, sessionsOfRun, type Run, type RunEvent, type RunPlan, type Tool } from '@mellow-anvil/core';
 import { abrasives } from '../abrasives/abrasives.js';
 import { cares } from '../abrasives/cares.js';
 import { sessions } from '../sessions/sessions.js';
 import type { Database } from '../storage/database.js';
+import type { Statements } from '../storage/sqlite-file.js';
 import { HttpProblem, invalid, notFound } from '../shared/problem.js';
 import { newRow } from '../shared/store.js';
 import { tools } from '../tools/tools.js';
 import type { Commands, RowChange } from '../undo/commands.js';
 import type { Row } from '../shared/kind.js';
+import {
+  addEvents,
+  addRun,
+  changeRun,
+  eventsOf,
+  notYetStored,
+  openRuns,
+  readingOf,
+  runRow,
+} from './run-rows.js';
 
 /**
  * Runs at the bench as they come in: facts with ids of their own making, only ever added. A fact
@@ -18,52 +29,22 @@ import type { Row } from '../shared/kind.js';
  * stored is always the beginning of what happened.
  */
 export class RunsService {
-  private readonly runs: ModelStatic<Model>;
-  private readonly events: ModelStatic<Model>;
-
   constructor(
     private readonly database: Database,
     private readonly commands: Commands,
-  ) {
-    const { sequelize } = database;
-    this.runs = sequelize.define(
-      'runs',
-      {
-        id: { type: DataTypes.TEXT, primaryKey: true },
-        toolId: DataTypes.TEXT,
-        state: DataTypes.TEXT,
-        startedAt: DataTypes.TEXT,
-        next: DataTypes.INTEGER,
-      },
-      { tableName: 'runs', timestamps: false },
-    );
-    this.events = sequelize.define(
-      'runEvents',
-      {
-        id: { type: DataTypes.TEXT, primaryKey: true },
-        runId: DataTypes.TEXT,
-        seq: DataTypes.INTEGER,
-        event: DataTypes.TEXT,
-      },
-      { tableName: 'runEvents', timestamps: false },
-    );
-  }
+  ) {}
 
   /** Runs begun and not ended, of tools still on the rack, the newest first. */
   open(): Promise<RunSummary[]> {
-    return this.database.sequelize.query<RunSummary>(
-      `SELECT r.id, r."toolId", r.state, r."startedAt", r.next FROM runs r
-       JOIN tools t ON t.id = r."toolId" AND t."deletedAt" IS NULL
-       WHERE r.state = 'open' ORDER BY r."startedAt" DESC`,
-      { type: QueryTypes.SELECT },
-    );
+    return openRuns(readingOf(this.database));
   }
 
   /** @throws HttpProblem 404 */
   async read(id: string): Promise<StoredRun> {
-    const run = await this.summary(id);
+    const reading = readingOf(this.database);
+    const run = await runRow(id, reading);
     if (!run) throw notFound('This run');
-    return { ...run, events: await this.eventsOf(id) };
+    return { ...run, events: await eventsOf(id, reading) };
   }
 
   /**
@@ -73,9 +54,9 @@ export class RunsService {
    */
   async append(id: string, incoming: readonly RunEvent[]): Promise<RunSummary> {
     let added: readonly RowChange[] = [];
-    const summary = await this.database.write(async (transaction) => {
-      const run = await this.summary(id, transaction);
-      const fresh = await this.notYetStored(id, incoming, transaction);
+    const summary = await this.database.write(async (transaction, statements) => {
+      const run = await runRow(id, statements);
+      const fresh = await notYetStored(id, incoming, statements);
       refuseDisorder(fresh);
       const next = run?.next ?? 0;
       const [first] = fresh;
@@ -84,22 +65,24 @@ export class RunsService {
       if (run && run.state !== 'open') {
         throw new HttpProblem(409, 'Run ended', 'This run has ended; nothing can be added to it.');
       }
-      const begun = run ?? (await this.begin(id, first, transaction));
-      await this.events.bulkCreate(
-        fresh.map((event) => ({ id: event.id, runId: id, seq: event.seq, event: JSON.stringify(event) })),
-        { transaction },
-      );
+      const begun = run ?? (await this.begin(id, first, transaction, statements));
+      await addEvents(id, fresh, statements);
       const state = stateAfter(fresh);
       const changed = { state, next: next + fresh.length };
-      await this.runs.update(changed, { where: { id }, transaction });
-      if (state === 'finished') added = await this.toRecord(id, transaction);
+      await changeRun(id, changed, statements);
+      if (state === 'finished') added = await this.toRecord(id, transaction, statements);
       return { ...begun, ...changed };
     });
     this.commands.tell(added.map(({ kind, after }) => ({ kind, row: after })));
     return summary;
   }
 
-  private async begin(id: string, first: RunEvent, transaction: Transaction): Promise<RunSummary> {
+  private async begin(
+    id: string,
+    first: RunEvent,
+    transaction: Transaction,
+    statements: Statements,
+  ): Promise<RunSummary> {
     if (first.kind !== 'begun') {
       throw invalid([{ field: 'events.0.kind', message: 'A run starts with the event “begun”.' }]);
     }
@@ -118,13 +101,17 @@ export class RunsService {
       startedAt: first.at,
       next: 0,
     };
-    await this.runs.create({ ...run }, { transaction });
+    await addRun(run, statements);
     return run;
   }
 
   /** The finished run in the tool's record: its honing under the run's own id, a grinding before it. */
-  private async toRecord(id: string, transaction: Transaction): Promise<readonly RowChange[]> {
-    const run = runOf(await this.eventsOf(id, transaction));
+  private async toRecord(
+    id: string,
+    transaction: Transaction,
+    statements: Statements,
+  ): Promise<readonly RowChange[]> {
+    const run = runOf(await eventsOf(id, statements));
     const done = run ? sessionsOfRun(run) : [];
     if (!run || done.length === 0) {
       throw invalid([
@@ -189,52 +176,6 @@ export class RunsService {
       .model(this.database.sequelize)
       .findOne({ attributes: ['id'], where: { id }, raw: true, transaction });
     return found !== null;
-  }
-
-  private async notYetStored(
-    id: string,
-    incoming: readonly RunEvent[],
-    transaction: Transaction,
-  ): Promise<readonly RunEvent[]> {
-    const found = (await this.events.findAll({
-      attributes: ['id', 'runId'],
-      where: { id: incoming.map((event) => event.id) },
-      raw: true,
-      transaction,
-    })) as unknown as { id: string; runId: string }[];
-    const foreign = found.find(({ runId }) => runId !== id);
-    if (foreign) {
-      throw invalid([{ field: 'events', message: `The event “${foreign.id}” belongs to another run.` }]);
-    }
-    const stored = new Set(found.map((event) => event.id));
-    // Sent twice in one batch, it is stored once as well; two that share an id are not the same event.
-    const batch = new Map<string, RunEvent>();
-    for (const event of incoming) {
-      const twin = batch.get(event.id);
-      if (twin && twin.seq !== event.seq) {
-        throw invalid([
-          { field: 'events', message: `Two different events share the id “${event.id}”: give each its own.` },
-        ]);
-      }
-      batch.set(event.id, event);
-    }
-    return [...batch.values()].filter((event) => !stored.has(event.id));
-  }
-
-  private async summary(id: string, transaction?: Transaction): Promise<RunSummary | undefined> {
-    const found = await this.runs.findOne({ where: { id }, raw: true, transaction });
-    return (found as RunSummary | null) ?? undefined;
-  }
-
-  private async eventsOf(runId: string, transaction?: Transaction): Promise<RunEvent[]> {
-    const rows = (await this.events.findAll({
-      attributes: ['event'],
-      where: { runId },
-      order: [['seq', 'ASC']],
-      raw: true,
-      transaction,
-    })) as unknown as { event: string }[];
-    return rows.map(({ event }) => JSON.parse(event) as RunEvent);
   }
 }
 

@@ -9,15 +9,19 @@ import type { Connection } from './database.js';
  */
 export function attachDatabase(file: string, writes: number): Connection & { close(): Promise<void> } {
   const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
-  guardConnections(sequelize, () => Promise.resolve());
+  const connections = guardConnections(sequelize, () => Promise.resolve());
   return {
     sequelize,
     write: (work) =>
       sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, async (transaction) => {
-        const done = await work(transaction);
-        await sequelize.query(`PRAGMA user_version = ${writes + 1}`, { transaction });
+        const statements = connections.statementsIn(transaction);
+        const done = await work(transaction, statements);
+        await statements.run(`PRAGMA user_version = ${writes + 1}`);
         return done;
       }),
-    close: () => sequelize.close(),
+    close: async () => {
+      await connections.drop();
+      await sequelize.close();
+    },
   };
 }

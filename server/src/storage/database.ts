@@ -1,5 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import type { Damage } from './finding.js';
+import type { Statements } from './sqlite-file.js';
 
 /** The database's name in its folder. */
 export const DATABASE_FILE = 'workshop.sqlite';
@@ -22,8 +23,13 @@ export interface Database {
   readonly told: readonly string[];
   /** Why the file is not used as it is; then every question asked of it is refused. */
   readonly damage: Damage | undefined;
-  /** One writer at a time, in one transaction: all of it is stored or none. */
-  write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
+  /** Another number after everything that was stored or put in its place, by whomever. */
+  readonly edition: number;
+  /**
+   * One writer at a time, in one transaction: all of it is stored or none.
+   * @param work may use Sequelize, or the driver where an answer waits for every statement
+   */
+  write<T>(work: (transaction: Transaction, statements: Statements) => Promise<T>): Promise<T>;
   /** Resolves when questions may be asked. @throws WorkshopDamaged */
   ready(): Promise<void>;
   /**

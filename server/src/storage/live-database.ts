@@ -22,6 +22,7 @@ import {
 } from './seal.js';
 import { UnsoundCopy, snapshot } from './snapshot.js';
 import { faultIn } from './soundness.js';
+import type { Statements } from './sqlite-file.js';
 import { bringUp, putInPlaceOf } from './upgrade.js';
 
 /** The log is written into the database file once it is this long, or an eighth of the file. */
@@ -37,6 +38,7 @@ export class WorkshopDatabase implements Database {
   readonly told: string[] = [];
   backup: string | undefined;
   damage: Damage | undefined;
+  edition = 0;
 
   private readonly writing = new Mutex();
   private readonly connections: Connections;
@@ -71,20 +73,20 @@ export class WorkshopDatabase implements Database {
     else await this.start(found);
   }
 
-  async write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+  async write<T>(work: (transaction: Transaction, statements: Statements) => Promise<T>): Promise<T> {
     const result = await this.writing.runExclusive(async () => {
       await this.refuseGone();
       const writes = this.writes + 1;
       const stored = await this.sequelize.transaction(
         { type: Transaction.TYPES.IMMEDIATE },
         async (transaction) => {
-          const done = await work(transaction);
-          await this.sequelize.query(`PRAGMA user_version = ${writes}`, { transaction });
+          const statements = this.connections.statementsIn(transaction);
+          const done = await work(transaction, statements);
+          await statements.run(`PRAGMA user_version = ${writes}`);
           return done;
         },
       );
-      this.writes = writes;
-      await this.tally?.put(writes);
+      await this.count(writes);
       return stored;
     });
     this.settleWhenLong();
@@ -96,8 +98,7 @@ export class WorkshopDatabase implements Database {
       await this.ready();
       await this.refuseGone();
       const done = await work(this.writes);
-      this.writes += 1;
-      await this.tally?.put(this.writes);
+      await this.count(this.writes + 1);
       return done;
     });
     this.settleWhenLong();
@@ -120,8 +121,7 @@ export class WorkshopDatabase implements Database {
     return this.writing.runExclusive(async () => {
       if (await this.copied(copyTo)) {
         await putRowsInPlace(this.file, copy, this.writes + 1);
-        this.writes += 1;
-        await this.tally?.put(this.writes);
+        await this.count(this.writes + 1);
         await this.settleNow();
         return 'copied';
       }
@@ -149,6 +149,7 @@ export class WorkshopDatabase implements Database {
   async close(): Promise<void> {
     await this.writing.runExclusive(async () => {
       if (this.tally && !this.damage) await this.settleNow().catch(() => undefined);
+      await this.connections.drop();
       await this.sequelize.close();
       await this.tally?.close();
       await this.owner.letGo();
@@ -192,13 +193,19 @@ export class WorkshopDatabase implements Database {
           'its log was cut short or damaged on the disk. Everything before is whole. Look whether what you did last is there.',
       );
     }
-    this.writes = stored;
     this.tally ??= await openTally(this.file);
-    await this.tally.put(this.writes);
+    await this.count(stored);
     if (changed || !sealed || mode !== 'wal') {
       await breakSeal(this.file);
       await this.settleNow();
     }
+  }
+
+  /** Puts down that so many writes are stored. */
+  private async count(writes: number): Promise<void> {
+    this.writes = writes;
+    this.edition += 1;
+    await this.tally?.put(writes);
   }
 
   /**

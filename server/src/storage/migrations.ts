@@ -250,4 +250,11 @@ export const MIGRATIONS: readonly Migration[] = [
       }
     },
   },
+  {
+    name: '0009-how-much-can-be-undone',
+    async up(schema) {
+      // A change may hold a whole workshop; how much they hold is read without reading them.
+      await schema.addIndex('commands', ['bytes'], { name: 'commands_by_bytes' });
+    },
+  },
 ];

@@ -185,6 +185,22 @@ describe('openDatabase', () => {
     await shop.close();
   });
 
+  it('opens the file as 0.8.0 left it: what was done last there can still be undone', async () => {
+    const left = new URL('../../src/testing/older/0008-the-ledger-by-change.sqlite.gz', import.meta.url);
+    await writeFile(join(folder, 'workshop.sqlite'), gunzipSync(await readFile(left)));
+    const shop = await openTestWorkshop(folder);
+    const [last] = (await shop.ask('GET', '/api/undo')).body.undo as { id: number; label: string }[];
+    expect(last?.label).toBe('Add care of a stone');
+    expect((await shop.ask('GET', '/api/bench')).body.stones.w1000.care.lastAt).toBe(
+      '2026-11-27T10:00:00.000Z',
+    );
+    expect((await shop.ask('POST', '/api/undo/undo', { id: last?.id })).status).toBe(200);
+    expect((await shop.ask('GET', '/api/bench')).body.stones.w1000.care.lastAt).not.toBe(
+      '2026-11-27T10:00:00.000Z',
+    );
+    await shop.close();
+  });
+
   it('refuses a newer release’s file in words', async () => {
     await (await openDatabase(folder, { migrations: [...MIGRATIONS, LATER] })).close();
     await expectAsync(openDatabase(folder)).toBeRejectedWithError(

@@ -1,9 +1,13 @@
 import sqlite3 from 'sqlite3';
 
-/** A database file opened on its own, beside Sequelize: for copies, checks and locks. */
-export interface SqliteFile {
+/** SQL handed straight to the driver, its `?` bound in order. */
+export interface Statements {
   run(sql: string, values?: readonly unknown[]): Promise<void>;
   all<R>(sql: string, values?: readonly unknown[]): Promise<R[]>;
+}
+
+/** A database file opened on its own, beside Sequelize: for copies, checks and locks. */
+export interface SqliteFile extends Statements {
   close(): Promise<void>;
 }
 
@@ -30,6 +34,16 @@ export async function openSqliteFile(
   });
   connection.configure('busyTimeout', patienceMs);
   return {
+    ...statementsOn(connection),
+    close: () =>
+      new Promise((resolve, reject) => {
+        connection.close((reason) => (reason ? reject(reason) : resolve()));
+      }),
+  };
+}
+
+export function statementsOn(connection: sqlite3.Database): Statements {
+  return {
     run: (sql, values = []) =>
       new Promise((resolve, reject) => {
         connection.run(sql, values, (reason: Error | null) => (reason ? reject(reason) : resolve()));
@@ -39,10 +53,6 @@ export async function openSqliteFile(
         connection.all(sql, values, (reason: Error | null, rows: R[]) =>
           reason ? reject(reason) : resolve(rows),
         );
-      }),
-    close: () =>
-      new Promise((resolve, reject) => {
-        connection.close((reason) => (reason ? reject(reason) : resolve()));
       }),
   };
 }

@@ -263,7 +263,7 @@ export class Commands {
   /** Lets the oldest commands go that are one too many, or hold too much together. */
   private async letOldestGo(transaction: Transaction): Promise<void> {
     const kept = await this.database.sequelize.query<{ id: number; bytes: number | null }>(
-      'SELECT id, bytes FROM commands ORDER BY id DESC',
+      'SELECT id, bytes FROM commands INDEXED BY commands_by_bytes ORDER BY id DESC',
       { type: QueryTypes.SELECT, transaction },
     );
     let bytes = 0;

@@ -85,9 +85,12 @@ export async function refuseTooMany(
   for (const name of kinds) {
     if (name === 'settings') continue;
     const [found] = await sequelize.query<{ count: number; bytes: number }>(
-      `SELECT (SELECT count(*) FROM "${name}" WHERE "deletedAt" IS NULL) AS count,
-         page_count * page_size AS bytes FROM pragma_page_count(), pragma_page_size()`,
-      { type: QueryTypes.SELECT, transaction },
+      // Counted only where there ever were so many: a count looks at every row.
+      `SELECT page_count * page_size AS bytes,
+         CASE WHEN (SELECT max(rowid) FROM "${name}") > $most
+           THEN (SELECT count(*) FROM "${name}" WHERE "deletedAt" IS NULL) ELSE 0 END AS count
+         FROM pragma_page_count(), pragma_page_size()`,
+      { type: QueryTypes.SELECT, transaction, bind: { most: MOST[name] } },
     );
     const { count = 0, bytes = 0 } = found ?? {};
     if (count > MOST[name]) {
