@@ -25,11 +25,12 @@ export function medianMs(runs: number, work: () => unknown): number {
   );
 }
 
-/** Medians of two works, run in turns. */
+/** Medians of two works, run in turns, with something done before each turn that is not timed. */
 export async function mediansMsOf(
   runs: number,
   one: () => Promise<unknown>,
   other: () => Promise<unknown>,
+  before?: () => Promise<unknown>,
 ): Promise<[number, number]> {
   const took: [number[], number[]] = [[], []];
   const timed = async (work: () => Promise<unknown>): Promise<number> => {
@@ -38,6 +39,7 @@ export async function mediansMsOf(
     return performance.now() - start;
   };
   for (let i = -5; i < runs; i++) {
+    await before?.();
     const pair = [await timed(one), await timed(other)] as const;
     if (i < 0) continue;
     took[0].push(pair[0]);

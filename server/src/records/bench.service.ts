@@ -26,6 +26,7 @@ import { notFound } from '../shared/problem.js';
 import { rowsOf } from '../shared/rows.js';
 import { toStored } from '../shared/store.js';
 import type { Commands } from '../undo/commands.js';
+import type { Entries } from './entries.js';
 import { KeptByTool } from './kept-by-tool.js';
 
 /** What the bench’s own record comes to, and the names of what is off it. */
@@ -44,6 +45,11 @@ export interface StoneAnswer extends StoneRecord {
 /** Kinds that how the stones stand rests on. */
 export const RESTED_ON: ReadonlySet<string> = new Set(['tools', 'sessions', 'abrasives', 'cares']);
 
+interface Reckoned {
+  readonly record: BenchRecord;
+  readonly readings: readonly RateReading[];
+}
+
 interface ToolsPart {
   readonly uses: readonly UseOfStone[];
   readonly readings: readonly RateReading[];
@@ -56,15 +62,24 @@ interface ToolsPart {
  */
 export class BenchService {
   private readonly parts: KeptByTool<SizedAbrasive, ToolsPart>;
-  private reckoned: Promise<{ record: BenchRecord; readings: readonly RateReading[] }> | undefined;
+  private reckoned: Promise<Reckoned> | undefined;
+  /** What was reckoned last, which stands as long as its tools say the same of the same stones. */
+  private last: (Reckoned & { readonly parts: readonly ToolsPart[] }) | undefined;
+  /** Rises with every stone and care stored. */
+  private stones = 0;
 
   constructor(
     private readonly database: Connection,
+    entries: Entries,
     changes: Pick<Commands, 'onStored'>,
   ) {
-    this.parts = new KeptByTool(database, changes, partOf);
+    this.parts = new KeptByTool(database, entries, changes, partOf);
     changes.onStored((stored) => {
-      if (stored.some(({ kind }) => RESTED_ON.has(kind))) this.reckoned = undefined;
+      if (!stored.some(({ kind }) => RESTED_ON.has(kind))) return;
+      this.reckoned = undefined;
+      if (!stored.some(({ kind }) => kind === 'abrasives' || kind === 'cares')) return;
+      this.stones += 1;
+      this.last = undefined;
     });
   }
 
@@ -106,7 +121,7 @@ export class BenchService {
     return benchAtWork(await this.everOwned(), await this.record());
   }
 
-  private now(): Promise<{ record: BenchRecord; readings: readonly RateReading[] }> {
+  private now(): Promise<Reckoned> {
     const reckoning = (this.reckoned ??= this.reckon());
     // A failed reading is not kept for the next to find.
     reckoning.catch(() => {
@@ -115,9 +130,11 @@ export class BenchService {
     return reckoning;
   }
 
-  private async reckon(): Promise<{ record: BenchRecord; readings: readonly RateReading[] }> {
+  private async reckon(): Promise<Reckoned> {
+    const { stones } = this;
     const bench = inOrder(await this.everOwned());
     const parts = [...(await this.parts.of(bench)).values()];
+    if (this.last && sameList(this.last.parts, parts)) return this.last;
     const cared = await rowsOf(this.database, cares, '"deletedAt" IS NULL');
     const readings = parts.flatMap((part) => part.readings);
     const record = benchRecord(
@@ -126,6 +143,7 @@ export class BenchService {
       cared.map((row) => cares.fromRow(row)),
       readings,
     );
+    if (stones === this.stones) this.last = { record, readings, parts };
     return { record, readings };
   }
 
@@ -146,3 +164,6 @@ function partOf(
     tool.edge.form === 'single-bevel' ? rateReadings(tool, edgeHistory(tool, entries, stones), bench) : [];
   return { uses: usesOfStones(tool, entries, bench), readings };
 }
+
+const sameList = (one: readonly unknown[], other: readonly unknown[]): boolean =>
+  one.length === other.length && one.every((each, i) => each === other[i]);

@@ -1,10 +1,11 @@
-import type { Identified, RecordedSession, Tool } from '@mellow-anvil/core';
-import { sessions } from '../sessions/sessions.js';
-import type { Row } from '../shared/kind.js';
-import { rowsNamed, rowsOf } from '../shared/rows.js';
+import { isDeepStrictEqual } from 'node:util';
+import { QueryTypes } from 'sequelize';
+import type { RecordedSession, Tool } from '@mellow-anvil/core';
+import { rowsNamed } from '../shared/rows.js';
 import type { Connection } from '../storage/database.js';
 import { tools } from '../tools/tools.js';
 import type { Commands } from '../undo/commands.js';
+import type { Entries } from './entries.js';
 
 /** A stone as what is reckoned sees it; its name and the sets it stands in change nothing. */
 interface SeenStone {
@@ -26,6 +27,8 @@ interface Kept<T> {
  */
 export class KeptByTool<S extends SeenStone, T> {
   private readonly kept = new Map<string, Kept<T>>();
+  /** Answers no longer sure, by tool: one that comes out the same again stays the very same object. */
+  private readonly before = new Map<string, T>();
   /** Rises with everything stored, so that what was read before is not kept as what is so after. */
   private stored = 0;
   /** The stones the answers were reckoned with. */
@@ -33,14 +36,15 @@ export class KeptByTool<S extends SeenStone, T> {
 
   constructor(
     private readonly database: Connection,
+    private readonly entries: Entries,
     changes: Pick<Commands, 'onStored'>,
     private readonly reckon: (tool: Tool, entries: readonly RecordedSession[], stones: readonly S[]) => T,
   ) {
     changes.onStored((stored) => {
       this.stored += 1;
       for (const { kind, id, toolId } of stored) {
-        if (kind === 'tools') this.kept.delete(id);
-        else if (kind === 'sessions' && toolId !== undefined) this.kept.delete(toolId);
+        if (kind === 'tools') this.forget(id);
+        else if (kind === 'sessions' && toolId !== undefined) this.forget(toolId);
       }
     });
   }
@@ -52,25 +56,56 @@ export class KeptByTool<S extends SeenStone, T> {
   async of(stones: readonly S[], toolIds?: readonly string[]): Promise<ReadonlyMap<string, T>> {
     this.forgetTouched(stones);
     const { stored } = this;
-    const rack = toolIds
-      ? await rowsNamed(this.database, tools, 'id', toolIds)
-      : await rowsOf(this.database, tools, '"deletedAt" IS NULL');
-    const missing = rack.filter(({ id }) => !this.kept.has(id));
-    const entries = await this.entriesOf(missing.map(({ id }) => id));
+    const rack = toolIds ?? (await this.onTheRack());
+    const missing = await rowsNamed(
+      this.database,
+      tools,
+      'id',
+      rack.filter((id) => !this.kept.has(id)),
+    );
+    const entries = await this.entries.of(missing.map(({ id }) => id));
     const fresh = new Map(
       missing.map((row): [string, Kept<T>] => {
         const own = entries.get(row.id) ?? [];
         const named = own.flatMap(({ steps = [] }) => steps.map(({ abrasiveId }) => abrasiveId));
-        return [row.id, { answer: this.reckon(tools.fromRow(row), own, stones), stones: new Set(named) }];
+        const answer = this.reckon(tools.fromRow(row), own, stones);
+        const before = this.before.get(row.id);
+        return [
+          row.id,
+          {
+            answer: before !== undefined && isDeepStrictEqual(before, answer) ? before : answer,
+            stones: new Set(named),
+          },
+        ];
       }),
     );
-    if (stored === this.stored) for (const [id, kept] of fresh) this.kept.set(id, kept);
+    if (stored === this.stored) {
+      for (const [id, kept] of fresh) {
+        this.kept.set(id, kept);
+        this.before.delete(id);
+      }
+    }
     return new Map(
-      rack.flatMap(({ id }): [string, T][] => {
+      rack.flatMap((id): [string, T][] => {
         const kept = fresh.get(id) ?? this.kept.get(id);
         return kept ? [[id, kept.answer]] : [];
       }),
     );
+  }
+
+  private forget(toolId: string): void {
+    const kept = this.kept.get(toolId);
+    if (!kept) return;
+    this.kept.delete(toolId);
+    this.before.set(toolId, kept.answer);
+  }
+
+  private async onTheRack(): Promise<readonly string[]> {
+    const found = await this.database.sequelize.query<{ id: string }>(
+      'SELECT id FROM tools WHERE "deletedAt" IS NULL',
+      { type: QueryTypes.SELECT },
+    );
+    return found.map(({ id }) => id);
   }
 
   private forgetTouched(stones: readonly S[]): void {
@@ -86,17 +121,7 @@ export class KeptByTool<S extends SeenStone, T> {
     this.seen = now;
     if (changed.length === 0) return;
     for (const [toolId, kept] of this.kept) {
-      if (changed.some((id) => kept.stones.has(id))) this.kept.delete(toolId);
+      if (changed.some((id) => kept.stones.has(id))) this.forget(toolId);
     }
-  }
-
-  private async entriesOf(toolIds: readonly string[]): Promise<ReadonlyMap<string, RecordedSession[]>> {
-    const byTool = new Map<string, RecordedSession[]>(toolIds.map((id) => [id, []]));
-    for (const row of await rowsNamed(this.database, sessions, 'toolId', toolIds)) {
-      byTool.get(row['toolId'] as string)?.push(entryOf(row));
-    }
-    return byTool;
   }
 }
-
-const entryOf = (row: Row): Identified<RecordedSession> => ({ id: row.id, ...sessions.fromRow(row) });

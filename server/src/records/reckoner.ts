@@ -2,6 +2,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { QueryTypes } from 'sequelize';
 import type { BenchRecord, ToolRecord } from '@mellow-anvil/core';
 import type { Database } from '../storage/database.js';
+import { KeptAnswers } from '../shared/kept-answers.js';
 import type { Commands } from '../undo/commands.js';
 import { reckoned } from '../workers/workers.js';
 import { RESTED_ON } from './bench.service.js';
@@ -17,8 +18,13 @@ const TOOLS_AT_ONCE = 20;
 export class Reckoner {
   private stored: StoredSince = 'everything';
   private asked = false;
+  /** Rises with everything stored that what is reckoned rests on. */
+  private edition = 0;
+  private readonly answers = new KeptAnswers(() => this.edition);
   /** By tool id, the record's text as it was last reckoned. */
   private readonly known = new Map<string, string>();
+  /** The edition at which every tool's was reckoned. */
+  private wholeAt: number | undefined;
   /** The reckoning of the whole rack that is under way. */
   private under: Promise<void> | undefined;
 
@@ -26,14 +32,17 @@ export class Reckoner {
     private readonly database: Database,
     commands: Commands,
   ) {
-    commands.onStored((stored) => {
-      if (this.stored === 'everything') return;
-      this.stored = [...this.stored, ...stored.filter(({ kind }) => RESTED_ON.has(kind))];
+    commands.onStored((all) => {
+      const stored = all.filter(({ kind }) => RESTED_ON.has(kind));
+      if (stored.length === 0) return;
+      this.edition += 1;
+      if (this.stored !== 'everything') this.stored = [...this.stored, ...stored];
     });
   }
 
   /** After everything stored may be something else. */
   forget(): void {
+    this.edition += 1;
     this.stored = 'everything';
     this.known.clear();
   }
@@ -46,6 +55,7 @@ export class Reckoner {
   async rack(withinMs?: number): Promise<{ readonly text: string; readonly complete: boolean }> {
     await this.database.ready();
     const ids = await this.idsOnTheRack();
+    if (this.wholeAt === this.edition) return { text: this.textOf(ids), complete: true };
     let complete = false;
     const fresh = this.freshRack().then(() => {
       complete = true;
@@ -56,16 +66,12 @@ export class Reckoner {
       fresh.catch(() => undefined);
       await Promise.race([fresh, pause(withinMs)]);
     }
-    const parts = (complete ? await this.idsOnTheRack() : ids).flatMap((id) => {
-      const text = this.known.get(id);
-      return text === undefined ? [] : [`${JSON.stringify(id)}:${text}`];
-    });
-    return { text: `{${parts.join(',')}}`, complete };
+    return { text: this.textOf(complete ? await this.idsOnTheRack() : ids), complete };
   }
 
   /** A tool's record with each entry and what it changed, as JSON text. @throws HttpProblem 404 */
   life(id: string): Promise<string> {
-    return this.ask({ of: 'life', id });
+    return this.kept({ of: 'life', id });
   }
 
   /** @throws HttpProblem 404 */
@@ -75,7 +81,7 @@ export class Reckoner {
 
   /** How the stones stand, as JSON text. */
   stones(): Promise<string> {
-    return this.ask({ of: 'stones' });
+    return this.kept({ of: 'stones' });
   }
 
   async stonesRecord(): Promise<BenchRecord> {
@@ -84,7 +90,7 @@ export class Reckoner {
 
   /** One stone's record whole, as JSON text. @throws HttpProblem 404 */
   stone(id: string): Promise<string> {
-    return this.ask({ of: 'stone', id });
+    return this.kept({ of: 'stone', id });
   }
 
   /** Lets the process forget this workshop. */
@@ -105,6 +111,7 @@ export class Reckoner {
   }
 
   private async reckonRack(): Promise<void> {
+    const { edition } = this;
     const ids = await this.idsOnTheRack();
     const batches: string[][] = [];
     for (let i = 0; i < ids.length; i += TOOLS_AT_ONCE) batches.push(ids.slice(i, i + TOOLS_AT_ONCE));
@@ -115,6 +122,15 @@ export class Reckoner {
     }
     const there = new Set(ids);
     for (const id of this.known.keys()) if (!there.has(id)) this.known.delete(id);
+    if (edition === this.edition) this.wholeAt = edition;
+  }
+
+  private textOf(ids: readonly string[]): string {
+    const parts = ids.flatMap((id) => {
+      const text = this.known.get(id);
+      return text === undefined ? [] : [`${JSON.stringify(id)}:${text}`];
+    });
+    return `{${parts.join(',')}}`;
   }
 
   private async idsOnTheRack(): Promise<readonly string[]> {
@@ -123,6 +139,11 @@ export class Reckoner {
       { type: QueryTypes.SELECT },
     );
     return tools.map(({ id }) => id);
+  }
+
+  private async kept(question: Question): Promise<string> {
+    await this.database.ready();
+    return this.answers.to(JSON.stringify(question), () => this.ask(question));
   }
 
   private async ask(question: Question): Promise<string> {

@@ -1,6 +1,7 @@
 import { attachDatabase } from '../storage/attach.js';
 import type { StoredThing } from '../undo/commands.js';
 import { BenchService } from './bench.service.js';
+import { Entries } from './entries.js';
 import { RecordsService } from './records.service.js';
 
 /** What was stored since the last question, so far as what is kept rests on it; or it may be anything. */
@@ -65,10 +66,11 @@ function opened(path: string): Reckoning {
   const changes = {
     onStored: (listener: (stored: readonly StoredThing[]) => void) => void listeners.push(listener),
   };
-  const bench = new BenchService(database, changes);
+  const entries = new Entries(database, changes);
+  const bench = new BenchService(database, entries, changes);
   return {
     bench,
-    records: new RecordsService(database, changes, bench),
+    records: new RecordsService(database, entries, changes, bench),
     tell: (stored) => listeners.forEach((listener) => listener(stored)),
     close: () => database.close(),
   };

@@ -9,14 +9,13 @@ import {
   type StoneAtWork,
   type ToolRecord,
 } from '@mellow-anvil/core';
-import { sessions } from '../sessions/sessions.js';
 import type { Connection } from '../storage/database.js';
 import { notFound } from '../shared/problem.js';
 import { rowsNamed } from '../shared/rows.js';
-import { toStored } from '../shared/store.js';
 import { tools } from '../tools/tools.js';
 import type { Commands } from '../undo/commands.js';
 import type { BenchService } from './bench.service.js';
+import type { Entries } from './entries.js';
 import { KeptByTool } from './kept-by-tool.js';
 
 /** What a tool's record comes to, with each entry and what it changed. */
@@ -31,10 +30,11 @@ export class RecordsService {
 
   constructor(
     private readonly database: Connection,
+    private readonly entries: Entries,
     changes: Pick<Commands, 'onStored'>,
     private readonly bench: BenchService,
   ) {
-    this.records = new KeptByTool(database, changes, toolRecord);
+    this.records = new KeptByTool(database, entries, changes, toolRecord);
   }
 
   /** By tool id, for those of some tools that are on the rack. */
@@ -54,12 +54,8 @@ export class RecordsService {
     const [row] = await rowsNamed(this.database, tools, 'id', [toolId]);
     if (!row) throw notFound('This tool');
     const tool = tools.fromRow(row);
-    const entries = await rowsNamed(this.database, sessions, 'toolId', [toolId]);
-    const history = edgeHistory(
-      tool,
-      entries.map((entry) => toStored(sessions, entry)),
-      await this.bench.everAtWork(),
-    );
+    const entries = (await this.entries.of([toolId])).get(toolId) ?? [];
+    const history = edgeHistory(tool, entries, await this.bench.everAtWork());
     return { record: recordOf(tool, history), entries: lifeOf(history) };
   }
 }

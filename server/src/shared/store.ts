@@ -3,6 +3,7 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import type { Change, ListQuery, Page, Stored } from '@mellow-anvil/contract';
 import type { Commands, RowChange } from '../undo/commands.js';
 import type { Database } from '../storage/database.js';
+import { KeptAnswers } from './kept-answers.js';
 import type { Kind, Row } from './kind.js';
 import { dependentsOn } from './kinds.js';
 import { HttpProblem, notFound } from './problem.js';
@@ -50,7 +51,13 @@ export function storeOf<T extends object>(kind: Kind<T>, database: Database, com
     return row;
   };
 
+  const lists = new KeptAnswers(() => database.edition);
   const listText = async (query: ListQuery): Promise<string> => {
+    await database.ready();
+    return lists.to(JSON.stringify(query), () => readList(query));
+  };
+
+  const readList = async (query: ListQuery): Promise<string> => {
     const { page, pageSize } = query;
     const { from, order, bind } = listSql(kind, query);
     const select = <R extends object>(what: string, rest = ''): Promise<R[]> =>
