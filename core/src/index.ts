@@ -103,6 +103,7 @@ export * from './record/readiness.js';
 export * from './record/strop-rhythm.js';
 export * from './record/tool-record.js';
 export { Refusal, attempt, unlessRefused } from './refusal.js';
+export type { Tell } from './tell.js';
 export * from './run/counting.js';
 export * from './run/edge-word.js';
 export * from './run/gates.js';

@@ -1,3 +1,4 @@
+import type { Tell } from '../tell.js';
 import { cosDeg, tanDeg } from '../measure/trig.js';
 import { insist } from '../refusal.js';
 import type { Steel } from '../tool/tool.js';
@@ -105,7 +106,7 @@ export const wheelRemovalMm3PerS = (heat: GrindingHeat): number => wheelPowerW(h
  * less than a tenth of a second. A model: the wheel, not the figure, decides.
  * @throws Refusal on `stopShortMm` past the bevel, on `limitC` at or below the start
  */
-export function wedgeHeat(input: WedgeHeatInput): WedgeHeat {
+export function wedgeHeat(input: WedgeHeatInput, tell: Tell = () => undefined): WedgeHeat {
   const { startC = ROOM_C, longestS = LONGEST_S, limitC } = input;
   const { bevelDeg, thicknessMm, stopShortMm, widthMm, pushN, rimMs } = input;
   insist(bevelDeg > 0 && bevelDeg < 90, 'bevelDeg', 'Choose a bevel above 0° and below 90°.');
@@ -130,6 +131,7 @@ export function wedgeHeat(input: WedgeHeatInput): WedgeHeat {
     const hottest = hottestWatched(now, cellMm);
     if (hottest >= limitC) passS = beforeS + ((seconds - beforeS) * (limitC - before)) / (hottest - before);
     if (passS !== undefined || seconds >= (history.at(-1)?.seconds ?? 0) + longestS / 600) {
+      tell(seconds / longestS);
       history.push({ seconds: passS ?? seconds, celsius: passS === undefined ? hottest : limitC });
     }
     [beforeS, before] = [seconds, hottest];

@@ -32,8 +32,13 @@ export function formatNumber(
   fixed = false,
 ): string {
   const text = value.toFixed(decimals);
-  // eslint-disable-next-line regexp/no-super-linear-move -- it is as long as toFixed makes it
-  const shortest = fixed || !text.includes('.') ? text : text.replace(/\.?0+$/, '');
+  const shortest = fixed || !text.includes('.') ? text : withoutTrailingZeros(text);
   const unsigned = /^-0(\.0*)?$/.test(shortest) ? shortest.slice(1) : shortest;
   return (mark === 'comma' ? unsigned.replace('.', ',') : unsigned).replace('-', '−');
+}
+
+function withoutTrailingZeros(text: string): string {
+  let end = text.length;
+  while (text[end - 1] === '0') end -= 1;
+  return text.slice(0, text[end - 1] === '.' ? end - 1 : end);
 }

@@ -1,3 +1,4 @@
+import type { Tell } from '../tell.js';
 import { kindFacts, type AbrasiveKind } from '../abrasive/abrasive.js';
 import type { BenchRecord } from '../abrasive/at-work.js';
 import { estimatedRemovalMm3PerNm } from '../abrasive/removal.js';
@@ -38,15 +39,20 @@ const IMAGINED = { id: '?', strokeMm: 150, overheadMin: 0.5 } as const;
 /**
  * What one more stone would save this job, for every size: the same job solved anew with each stone added
  * at its estimated rate. Under an exact order no further stone is used, so nothing is saved.
+ * @param tell told the share that is done
  * @throws Refusal where there is no plan to begin with
  */
-export function stoneSweep({ tool, bench, request, record = {}, kind, sizes }: StoneSweepInput): StoneSweep {
+export function stoneSweep(
+  { tool, bench, request, record = {}, kind, sizes }: StoneSweepInput,
+  tell: Tell = () => undefined,
+): StoneSweep {
   const problem = solverOf(tool, bench, request, record);
   const { chosen } = unmixed(problem.input, problem.atHand, problem.solve);
   const lubricant = kind === 'oil-stone' ? 'oil' : 'water';
   const stones = [...problem.atHand, { id: IMAGINED.id, lubricant } as const];
   const [coarse, fine] = SWEEP_UM;
   const swept = Array.from({ length: sizes }, (_, i): SweptSize => {
+    tell(i / sizes);
     const sizeUm = coarse * Math.pow(fine / coarse, i / (sizes - 1));
     const added = imagined(kind, sizeUm, request);
     const withIt = unlessRefused(() =>

@@ -47,6 +47,8 @@ export interface CommandOptions {
   readonly whole?: boolean;
   /** Done last within the transaction; what it throws undoes it all. */
   readonly last?: () => Promise<void>;
+  /** Told how many rows of how many are stored. */
+  readonly progress?: (done: number, of: number) => void;
 }
 
 interface CommandRow extends CommandSummary {
@@ -107,19 +109,23 @@ export class Commands {
     label: string,
     changes: readonly RowChange[],
     transaction: Transaction,
-    { whole = false }: CommandOptions = {},
+    { whole = false, progress }: CommandOptions = {},
   ): Promise<void> {
     if (changes.length === 0) return;
+    let done = 0;
+    const put = (more: number): void => progress?.((done += more), changes.length);
     const { sequelize } = this.database;
     const rows = changes.map(({ kind, after }) => ({ kind, row: after }));
     if (!whole) refuseInvalid(rows);
     await this.add(
       changes.flatMap(({ kind, before, after }) => (before === null ? [{ kind, row: after }] : [])),
       transaction,
+      put,
     );
     await this.store(
       changes.flatMap(({ kind, before, after }) => (before === null ? [] : [{ kind, row: after }])),
       transaction,
+      put,
     );
     const loose = await refuseLooseEnds(rows, sequelize, transaction);
     if (loose) throw invalid([loose]);
@@ -276,12 +282,17 @@ export class Commands {
   }
 
   /** Rows that were not there: one whose id is taken after all is never written over. */
-  private async add(rows: readonly KindRow[], transaction: Transaction): Promise<void> {
+  private async add(
+    rows: readonly KindRow[],
+    transaction: Transaction,
+    put: (more: number) => void,
+  ): Promise<void> {
     const grouped = groupByKind(rows);
     try {
       for (const { name } of KINDS) {
         for (const batch of batches(grouped.get(name) ?? [])) {
           await this.modelOf(name).bulkCreate(batch as never, { transaction });
+          put(batch.length);
         }
       }
     } catch (reason) {
@@ -294,13 +305,18 @@ export class Commands {
     }
   }
 
-  private async store(rows: readonly KindRow[], transaction: Transaction): Promise<void> {
+  private async store(
+    rows: readonly KindRow[],
+    transaction: Transaction,
+    put: (more: number) => void = () => undefined,
+  ): Promise<void> {
     const grouped = groupByKind(rows);
     for (const { name } of KINDS) {
       const model = this.modelOf(name);
       const columns = Object.keys(model.getAttributes());
       for (const batch of batches(grouped.get(name) ?? [])) {
         await model.bulkCreate(batch as never, { updateOnDuplicate: columns, transaction });
+        put(batch.length);
       }
     }
   }

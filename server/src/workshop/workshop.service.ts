@@ -109,7 +109,11 @@ export class WorkshopService {
     progress: Progress = () => undefined,
     wanted: () => Promise<void> = () => Promise.resolve(),
   ): Promise<Imported> {
-    const read = readWorkshop(body, (done, of) => progress(done, 2 * of));
+    // Read first, then stored: each is about half of it.
+    const half = (at: 0 | 1): Progress => {
+      return (done, of) => progress(Math.round(1000 * (at + done / of)), 2000);
+    };
+    const read = readWorkshop(body, half(0));
     if (!read.ok) throw invalid(read.errors);
     const workshop = read.value;
     refuseLooseEnds(workshop);
@@ -150,7 +154,7 @@ export class WorkshopService {
         }
         return changes;
       },
-      { whole: true, last: wanted },
+      { whole: true, last: wanted, progress: half(1) },
     );
     const counts = Object.fromEntries(
       COLLECTIONS.map(({ name }) => [name, workshop[name as Collection]?.length ?? 0]),

@@ -14,7 +14,7 @@ const ATTACKS: Readonly<Record<string, () => Promise<Outcome | undefined>>> = {
   kills: () => attackByKills(200),
   restores: () => attackByRestores(100, 200),
   damage: () => attackByDamage(30),
-  requests: () => attackByRequests(20_000),
+  requests: () => attackByRequests(20_000, 200),
   walk: async () => {
     const failures = await walkThroughEverything(1000, 3).then(
       () => [],

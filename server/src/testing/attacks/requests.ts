@@ -1,16 +1,16 @@
+import { once } from 'node:events';
 import { loadavg } from 'node:os';
-import { setTimeout as pause } from 'node:timers/promises';
+import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
 import fc from 'fast-check';
 import { openApi } from '../../openapi/openapi.js';
 import { GUIDE, TOOLS, session, stone } from '../fixtures.js';
-import { openTestWorkshop, type TestWorkshop } from '../workshop.js';
-import type { Outcome } from './folders.js';
+import { inFolder, type Outcome } from './folders.js';
+import { mostMemoryMb, startProgram, type Program } from './program.js';
 
 const METHODS = ['get', 'post', 'put', 'delete'] as const;
 const AT_ONCE = 8;
-const PING_EVERY_MS = 10;
-/** Longer than this beside an idle server, and it was deaf. */
-const DEAF_MS = 200;
+const WARMING = 60;
 
 const long = 'x'.repeat(80_000);
 const edge = TOOLS['bench-chisel'].edge;
@@ -138,74 +138,88 @@ function hundredth99(times: readonly number[]): number {
   return sorted[Math.floor(sorted.length * 0.99)] ?? 0;
 }
 
-/** Asks the health route again and again until told to stop; how long each answer took, ms. */
-function pinging(shop: TestWorkshop): () => Promise<readonly number[]> {
-  const times: number[] = [];
-  let going = true;
-  const pings = (async () => {
-    while (going) {
-      const asked = performance.now();
-      await shop.ask('GET', '/api/health');
-      times.push(performance.now() - asked);
-      await pause(PING_EVERY_MS);
-    }
-  })();
+/** Asks the health routes of some programs in turns until told to stop; how long each answer took, ms. */
+function pinging(origins: readonly string[]): () => Promise<readonly (readonly number[])[]> {
+  const pinger = new Worker(new URL('./pinger.js', import.meta.url), { workerData: origins });
   return async () => {
-    going = false;
-    await pings;
+    pinger.postMessage('stop');
+    const [times] = (await once(pinger, 'message')) as [readonly (readonly number[])[]];
     return times;
   };
 }
 
 /**
  * Sends requests of every operation with bodies, ids and headers of every bad kind, and asks meanwhile
- * whether the server still answers: none may fail on its side, and none may stop it.
+ * whether the program still answers, beside another of its kind that nobody asks anything: none may fail
+ * on its side, and none may stop it.
+ * @param deafMs the longest answer of the health route, beyond the idle program's, that is let pass
  */
-export async function attackByRequests(count: number): Promise<Outcome> {
-  const shop = await openTestWorkshop();
+export function attackByRequests(count: number, deafMs = Infinity): Promise<Outcome> {
+  return inFolder(async (folder) => {
+    const [busy, idle] = [await startProgram(join(folder, 'busy')), await startProgram(join(folder, 'idle'))];
+    try {
+      return await sendAll(fc.sample(requests(), count), busy, idle, deafMs);
+    } finally {
+      busy.program.kill();
+      idle.program.kill();
+    }
+  });
+}
+
+async function sendAll(
+  wanted: readonly Sent[],
+  busy: Program,
+  idle: Program,
+  deafMs: number,
+): Promise<Outcome> {
   const failures: string[] = [];
   const statuses = new Map<number, number>();
-  try {
-    await shop.ask('POST', '/api/tools', TOOLS.gouge);
-    await shop.ask('POST', '/api/calc/back-bevel', { shimMm: 0.5, distanceMm: 45 });
-    const wanted = fc.sample(requests(), count);
-    const idlePings = pinging(shop);
-    await pause(2000);
-    const idle = await idlePings();
-    const busyPings = pinging(shop);
-    let next = 0;
-    const sender = async (): Promise<void> => {
-      for (let sent = wanted[next++]; sent; sent = wanted[next++]) {
-        const { method, path, body, headers: more } = sent;
-        const words = `${method} ${path.slice(0, 80)} ${body?.slice(0, 80) ?? ''}`;
-        try {
-          const { status } = await shop.ask(method.toUpperCase(), path, body, more);
-          statuses.set(status, (statuses.get(status) ?? 0) + 1);
-          if (status >= 500) failures.push(`${words}: ${status}`);
-        } catch (reason) {
-          failures.push(
-            `${words}: ${((reason as Error).cause as Error | undefined)?.message ?? String(reason)}`,
-          );
-        }
+  const ask = async ({ method, path, body, headers }: Sent): Promise<number> => {
+    const answer = await fetch(busy.origin + path, {
+      method,
+      ...(body !== undefined && { body, headers: { 'content-type': 'application/json', ...headers } }),
+    });
+    await answer.text();
+    return answer.status;
+  };
+  await ask({ method: 'post', path: '/api/tools', body: JSON.stringify(TOOLS.gouge) });
+  // A program just begun compiles what it is first asked: that is its start, not these requests.
+  for (const sent of fc.sample(requests(), WARMING)) await ask(sent).catch(() => 0);
+  const pings = pinging([busy.origin, idle.origin]);
+  let next = 0;
+  const sender = async (): Promise<void> => {
+    for (let sent = wanted[next++]; sent; sent = wanted[next++]) {
+      const words = `${sent.method} ${sent.path.slice(0, 80)} ${sent.body?.slice(0, 80) ?? ''}`;
+      try {
+        const status = await ask(sent);
+        statuses.set(status, (statuses.get(status) ?? 0) + 1);
+        if (status >= 500) failures.push(`${words}: ${status}`);
+      } catch (reason) {
+        failures.push(
+          `${words}: ${((reason as Error).cause as Error | undefined)?.message ?? String(reason)}`,
+        );
       }
-    };
-    await Promise.all(Array.from({ length: AT_ONCE }, sender));
-    const busy = await busyPings();
-    const [still, stirred] = [hundredth99(idle), hundredth99(busy)];
-    const longest = Math.max(...busy);
-    if (longest > DEAF_MS + Math.max(...idle)) failures.push(`deaf for ${longest.toFixed(0)} ms`);
-    const told = [...statuses]
-      .sort()
-      .map(([status, n]) => `${status}: ${n}`)
-      .join(', ');
-    return {
-      what: 'hostile requests',
-      tried:
-        `${count} sent, eight at once (${told}); the health route’s 99th hundredth ${stirred.toFixed(0)} ms, idle ${still.toFixed(0)} ms, ` +
-        `longest ${longest.toFixed(0)} ms; load ${loadavg()[0]?.toFixed(1) ?? ''}; memory ${(process.memoryUsage().rss / 2 ** 20).toFixed(0)} MB`,
-      failures: [...new Set(failures)],
-    };
-  } finally {
-    await shop.close();
-  }
+    }
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, sender));
+  const [stirred = [], still = []] = await pings();
+  const memory = await mostMemoryMb(busy.program.pid as number);
+  const longest = (times: readonly number[]): number => Math.max(0, ...times);
+  if (longest(stirred) > longest(still) + deafMs) failures.push(`deaf for ${longest(stirred).toFixed(0)} ms`);
+  const told = [...statuses]
+    .sort()
+    .map(([status, n]) => `${status}: ${n}`)
+    .join(', ');
+  const figures = (times: readonly number[]): string =>
+    `99th hundredth ${hundredth99(times).toFixed(0)} ms, longest ${longest(times).toFixed(0)} ms`;
+  return {
+    what: 'hostile requests',
+    tried:
+      `${wanted.length} sent, eight at once (${told}); the health route: ${figures(stirred)}; ` +
+      `of an idle program meanwhile: ${figures(still)}; load ${loadavg()[0]?.toFixed(1) ?? ''}` +
+      (memory === undefined
+        ? ''
+        : `; memory of all its processes, each at its most, ${memory.toFixed(0)} MB`),
+    failures: [...new Set(failures)],
+  };
 }

@@ -1,10 +1,9 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import type { ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { fileURLToPath } from 'node:url';
 import { BOARD, GUIDE, TOOLS, runEvents, session, stone } from '../fixtures.js';
 import { anyNumber, inFolder, type Outcome } from './folders.js';
+import { startProgram } from './program.js';
 
-const MAIN = fileURLToPath(new URL('../../main.js', import.meta.url));
 const LONGEST_MS = 700;
 
 interface Answer {
@@ -13,33 +12,21 @@ interface Answer {
 }
 type Ask = (method: string, path: string, body?: unknown) => Promise<Answer>;
 
-/** Starts the program over a folder and waits for its address. */
+/** Starts the program over a folder, and asks it. */
 async function started(folder: string): Promise<{ program: ChildProcess; ask: Ask; told: () => string }> {
-  const program = spawn(process.execPath, [MAIN], {
-    env: { ...process.env, DATA_DIR: folder, PORT: '0' },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
-  let told = '';
-  program.stderr?.on('data', (chunk: Buffer) => (told += chunk.toString()));
-  let said = '';
-  for await (const chunk of program.stdout as AsyncIterable<Buffer>) {
-    said += chunk.toString();
-    const origin = /is at (http:\/\/\S+?)\/\s/.exec(said)?.[1];
-    if (origin === undefined) continue;
-    const ask: Ask = async (method, path, body) => {
-      const answer = await fetch(origin + path, {
-        method,
-        ...(body !== undefined && {
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify(body),
-        }),
-      });
-      const text = await answer.text();
-      return { status: answer.status, body: text === '' ? undefined : JSON.parse(text) };
-    };
-    return { program, ask, told: () => told };
-  }
-  throw new Error(`it stopped: ${said} ${told}`);
+  const { program, origin, told } = await startProgram(folder);
+  const ask: Ask = async (method, path, body) => {
+    const answer = await fetch(origin + path, {
+      method,
+      ...(body !== undefined && {
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      }),
+    });
+    const text = await answer.text();
+    return { status: answer.status, body: text === '' ? undefined : JSON.parse(text) };
+  };
+  return { program, ask, told };
 }
 
 /** What is known to be stored: by its address, the answer's text, or that it is gone. */

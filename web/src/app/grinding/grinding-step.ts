@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { catchError, map, of, switchMap } from 'rxjs';
+import { catchError, filter, map, of, switchMap } from 'rxjs';
 import {
   HEAT_LIMITS,
   ROOM_C,
@@ -120,7 +120,8 @@ export class GrindingStepCard {
         // Water runs over a wet wheel all the while: heat sets no limit to a pass.
         if (work.kind === 'wet-wheel') return of({ ...grindingPasses(contact, undefined, 0), dipS: 0 });
         return this.heavy.run('wedgeHeat', heat).pipe(
-          map(({ passS, dipS }) => ({ ...grindingPasses(contact, passS, dipS), dipS })),
+          filter((news) => 'value' in news),
+          map(({ value: { passS, dipS } }) => ({ ...grindingPasses(contact, passS, dipS), dipS })),
           catchError(() => of(undefined)),
         );
       }),

@@ -1,6 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { Observable } from 'rxjs';
-import { of, throwError } from 'rxjs';
+import { filter, firstValueFrom, map, of, throwError, type Observable } from 'rxjs';
 import {
   Refusal,
   USUAL_RPM,
@@ -49,35 +48,59 @@ function playWorker(
   const heavy: Partial<HeavyWork> = {
     run: ((_task: string, input: WedgeHeatInput) => {
       asked.push(input);
-      return answer(input);
+      return answer(input).pipe(map((value) => ({ value })));
     }) as never,
   };
   TestBed.overrideProvider(HeavyWork, { useValue: heavy });
   return asked;
 }
 
+const INPUT: WedgeHeatInput = {
+  bevelDeg: 25,
+  thicknessMm: 3.5,
+  widthMm: 19,
+  stopShortMm: 0.7,
+  pushN: 5,
+  rimMs: 22,
+  steel: 'high-carbon',
+  limitC: 120,
+};
+
 describe('the web worker', () => {
   it('answers with what core says, and with its refusal in words', async () => {
     const heavy = TestBed.inject(HeavyWork);
-    const input: WedgeHeatInput = {
-      bevelDeg: 25,
-      thicknessMm: 3.5,
-      widthMm: 19,
-      stopShortMm: 0.7,
-      pushN: 5,
-      rimMs: 22,
-      steel: 'high-carbon',
-      limitC: 120,
-    };
     const worked = await new Promise<WedgeHeat>((resolve, reject) =>
-      heavy.run('wedgeHeat', input).subscribe({ next: resolve, error: reject }),
+      heavy.run('wedgeHeat', INPUT).subscribe({
+        next: (news) => 'value' in news && resolve(news.value),
+        error: reject,
+      }),
     );
-    expect(worked).toEqual(wedgeHeat(input));
+    expect(worked).toEqual(wedgeHeat(INPUT));
     const refused = await new Promise<unknown>((resolve) =>
-      heavy.run('wedgeHeat', { ...input, stopShortMm: 99 }).subscribe({ error: resolve }),
+      heavy.run('wedgeHeat', { ...INPUT, stopShortMm: 99 }).subscribe({ error: resolve }),
     );
     expect(refused).toBeInstanceOf(Refusal);
     expect((refused as Refusal).field).toBe('stopShortMm');
+  });
+
+  it('tells how far a long work is, and stops it for whoever no longer waits; the others are answered', async () => {
+    const heavy = TestBed.inject(HeavyWork);
+    // Very fine cells: minutes, were it not stopped.
+    const long: WedgeHeatInput = { ...INPUT, limitC: 5000, longestS: 600, cellMm: 0.02 };
+    const share = await new Promise<number>((resolve, reject) => {
+      const working = heavy.run('wedgeHeat', long).subscribe({
+        next: (news) => {
+          if (!('share' in news)) return;
+          working.unsubscribe();
+          resolve(news.share);
+        },
+        error: reject,
+      });
+    });
+    expect(share).toBeGreaterThan(0);
+    expect(share).toBeLessThan(0.5);
+    const after = await firstValueFrom(heavy.run('wedgeHeat', INPUT).pipe(filter((news) => 'value' in news)));
+    expect(after.value).toEqual(wedgeHeat(INPUT));
   });
 });
 

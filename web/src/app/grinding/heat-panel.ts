@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { ChartData, ChartOptions } from 'chart.js';
 import { UIChart } from 'primeng/chart';
-import { catchError, debounceTime, map, of, startWith, switchMap } from 'rxjs';
+import { Subject, catchError, debounceTime, map, of, startWith, switchMap } from 'rxjs';
 import {
   HEAT_LIMITS,
   ROOM_C,
@@ -20,9 +20,10 @@ import {
 import { ChoiceField } from '../shared/choice-field';
 import { inkNow } from '../shared/chart-ink';
 import { Figures } from '../shared/figures';
-import { HeavyWork } from '../shared/heavy-work';
+import { HeavyWork, stoppedBy } from '../shared/heavy-work';
 import { QuantityField } from '../shared/quantity-field';
 import { Why, type Reason } from '../shared/why';
+import { Working } from '../shared/working';
 import { ThemeService } from '../theme/theme.service';
 
 type Limit = HeatLimit | 'own';
@@ -37,13 +38,14 @@ interface Worked {
   readonly heat?: WedgeHeat;
   readonly input?: WedgeHeatInput;
   readonly refusal?: string;
-  readonly busy?: boolean;
+  /** How far it is. */
+  readonly share?: number;
 }
 
 /** How long a pass at the wheel may last before the tip is too hot: a model, worked out in a worker. */
 @Component({
   selector: 'ma-heat-panel',
-  imports: [ChoiceField, QuantityField, UIChart, Why],
+  imports: [ChoiceField, QuantityField, UIChart, Why, Working],
   template: `
     <section aria-label="Heat of a pass">
       <h3>How long may a pass last?</h3>
@@ -91,7 +93,7 @@ interface Worked {
                 <ma-why of="the heat" [reason]="reason()" />
               </p>
             } @else {
-              <p class="muted">Working it out …</p>
+              <ma-working what="Working it out" [share]="worked().share ?? 0" (stop)="stopped.next()" />
             }
           </div>
         </div>
@@ -174,20 +176,22 @@ export class HeatPanel {
     return Object.values(input).every(Number.isFinite) ? { ...input, steel: this.tool().steel } : undefined;
   });
 
+  protected readonly stopped = new Subject<void>();
   protected readonly worked = toSignal(
     toObservable(this.asked).pipe(
       debounceTime(120),
       switchMap((input) =>
         input
           ? this.heavy.run('wedgeHeat', input).pipe(
-              map((heat): Worked => ({ heat, input })),
+              map((news): Worked => ('value' in news ? { heat: news.value, input } : news)),
               catchError((reason: Error) => of<Worked>({ refusal: reason.message })),
-              startWith<Worked>({ busy: true }),
+              startWith<Worked>({ share: 0 }),
+              stoppedBy(this.stopped, { refusal: 'Stopped. Change a figure to work it out anew.' } as Worked),
             )
           : of<Worked>({ refusal: 'There is an answer as soon as every figure can be read.' }),
       ),
     ),
-    { initialValue: { busy: true } as Worked },
+    { initialValue: { share: 0 } as Worked },
   );
 
   protected pass({ passS }: WedgeHeat): string {

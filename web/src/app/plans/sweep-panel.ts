@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { ChartData, ChartOptions } from 'chart.js';
 import { UIChart } from 'primeng/chart';
-import { catchError, debounceTime, map, of, startWith, switchMap } from 'rxjs';
+import { Subject, catchError, debounceTime, map, of, startWith, switchMap } from 'rxjs';
 import {
   BUYABLE_KINDS,
   bestOf,
@@ -17,20 +17,23 @@ import {
 import { inkNow } from '../shared/chart-ink';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';
-import { HeavyWork } from '../shared/heavy-work';
+import { HeavyWork, stoppedBy } from '../shared/heavy-work';
+import { Working } from '../shared/working';
 import { ThemeService } from '../theme/theme.service';
 
 const SIZES = 200;
 
 interface Found {
   readonly sweep?: StoneSweep;
+  /** How far it is. */
+  readonly share?: number;
   readonly refusal?: string;
 }
 
 /** What one more stone would save this job, for every size: drawn, and said in a sentence. */
 @Component({
   selector: 'ma-sweep',
-  imports: [ChoiceField, UIChart],
+  imports: [ChoiceField, UIChart, Working],
   template: `
     <div class="asked">
       <ma-choice
@@ -39,7 +42,13 @@ interface Found {
         [value]="kind()"
         (valueChange)="kind.set($event)"
       />
-      <p class="told" role="status">{{ words() }}</p>
+      <div class="told" role="status">
+        @if (found().share; as share) {
+          <ma-working what="Trying every size" [share]="share" (stop)="stopped.next()" />
+        } @else {
+          <p>{{ words() }}</p>
+        }
+      </div>
     </div>
     @if (data(); as d) {
       <p-chart type="line" height="220px" [data]="d" [options]="options()" [ariaLabel]="words()" />
@@ -76,14 +85,16 @@ export class SweepPanel {
     kind: this.kind(),
     sizes: SIZES,
   }));
-  private readonly found = toSignal(
+  protected readonly stopped = new Subject<void>();
+  protected readonly found = toSignal(
     toObservable(this.wanted).pipe(
       debounceTime(150),
       switchMap((wanted) =>
         this.heavy.run('stoneSweep', wanted).pipe(
-          map((sweep): Found => ({ sweep })),
+          map((news): Found => ('value' in news ? { sweep: news.value } : news)),
           catchError((reason: unknown) => of<Found>({ refusal: (reason as Error).message })),
-          startWith<Found>({}),
+          startWith<Found>({ share: Number.EPSILON }),
+          stoppedBy(this.stopped, { refusal: 'Stopped. Choose a kind to try its sizes.' } as Found),
         ),
       ),
     ),

@@ -13,8 +13,9 @@ export interface HeavyOrder {
   readonly input: unknown;
 }
 
-export interface HeavyAnswer {
-  readonly order: number;
-  readonly value?: unknown;
-  readonly refusal?: { readonly field: string; readonly message: string };
-}
+/** What comes back of an order: how far it is, then its value or why there is none. */
+export type HeavyAnswer = { readonly order: number } & (
+  | { readonly share: number }
+  | { readonly value: unknown }
+  | { readonly refusal: { readonly field: string; readonly message: string } }
+);
