@@ -34,6 +34,16 @@ module.exports = {
       to: { path: '^(core|contract)/(src|dist)/.+', pathNot: ['/dist/index\\.', '^(core|contract)/src/'] },
     },
     {
+      // What strokes do to an edge is reckoned in core/work alone. The curve by place is still its own.
+      name: 'steel-is-reckoned-in-work',
+      severity: 'error',
+      from: {
+        path: '^core/src/(record|run|session|advice|puzzle|stops|simulate)/',
+        pathNot: ['\\.spec\\.ts$', 'record/(camber-state|step-work)\\.ts$', 'simulate/camber-years\\.ts$'],
+      },
+      to: { path: '^core/src/abrasive/removal\\.ts$' },
+    },
+    {
       name: 'no-circles',
       severity: 'error',
       from: {},

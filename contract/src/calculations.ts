@@ -38,6 +38,7 @@ import {
 } from '@mellow-anvil/core';
 import type { Calculation } from './calculation.js';
 import { camberCalculations } from './camber-calculations.js';
+import { workCalculations } from './work-calculations.js';
 import { id, number, oneOf, related, whole } from './fields.js';
 import { guideGeometrySchema, readingsSchema } from './guides.js';
 import { edge } from './edges.js';
@@ -75,6 +76,7 @@ const words = Joi.string().required();
 /** The calculations this release offers at `POST /api/calc/<name>`. */
 export const calculations: Readonly<Record<string, Calculation>> = {
   ...camberCalculations,
+  ...workCalculations,
   'guide-projection': {
     title: 'Projection of the edge from a guide for an angle',
     input: Joi.object({

@@ -374,6 +374,17 @@ describe('calculations', () => {
         },
       ],
       'learned-rate': [{ ratios: [1.2, 1.4] }],
+      'edge-work': [
+        {
+          edge: { form: 'double-bevel', widthMm: 20, thicknessMm: 4, leftDeg: 12, rightDeg: 12 },
+          tipUm: 3,
+          marksUm: 1.4,
+          works: [{ removalMm3PerNm: 0.005, forceN: 20, strokeMm: 150, strokes: 10, marksUm: 1.38 }],
+        },
+      ],
+      'primary-shaping': [{ thicknessMm: 3, foundDeg: 34, wantedDeg: 25, landLeftMm: 0 }],
+      'strop-wrap': [{ forceN: 22, widthMm: 20, contactMm: 1, leatherMm: 2, modulusMPa: 30 }],
+      'knife-angle': [{ widthMm: 18, liftMm: 3.2 }],
     };
     expect(Object.keys(cases).sort()).toEqual(Object.keys(calculations).sort());
     for (const [name, { input, output, run }] of Object.entries(calculations)) {

@@ -1,5 +1,6 @@
 import { Joi } from './joi.js';
 import {
+  FACETS,
   BURRS,
   CAMBER_READ_BY,
   PROOFS,
@@ -54,6 +55,7 @@ const step = Joi.object<SessionStep, true>({
   bothWays: Joi.boolean().optional(),
   recessionMm: number('recessionMm').optional(),
   places: placesSchema.optional() as never,
+  facet: oneOf('Face', FACETS).optional(),
 })
   .custom((each: SessionStep, helpers) => {
     const placed = each.places?.reduce((sum, count) => sum + count, 0) ?? each.strokes;

@@ -75,7 +75,6 @@ export * from './progression/back-work.js';
 export * from './progression/camber-work.js';
 export * from './progression/compare-schools.js';
 export * from './progression/countdown.js';
-export * from './progression/honed-section.js';
 export * from './progression/honing-job.js';
 export * from './progression/honing-plan.js';
 export * from './progression/intake.js';
@@ -127,3 +126,20 @@ export * from './tool/families.js';
 export * from './tool/tool.js';
 export * from './workshop/settings.js';
 export * from './workshop/workshop.js';
+export { apexShift } from './work/both-sides.js';
+export {
+  facetsNow,
+  sharpnessUm,
+  tipUmOf,
+  unworked,
+  type EdgeAtWork,
+  type FacetNow,
+} from './work/edge-at-work.js';
+export { edgeWork, type EdgeWork, type EdgeWorkInput } from './work/edge-work.js';
+export { FACETS, type Facet } from './work/facet.js';
+export { asFound, clearingMm } from './work/found.js';
+export { primaryShaping, type PrimaryShapingInput } from './work/primary-shaping.js';
+export { stropWrap, type StropWrapInput } from './work/strop-wrap.js';
+export { recessionForTipMm } from './work/tip.js';
+export { worked, type WorkItem } from './work/worked.js';
+export { itemOf } from './record/step-work.js';

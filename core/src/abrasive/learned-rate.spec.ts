@@ -171,9 +171,21 @@ describe('what the readings teach', () => {
     } as const;
     const land = { ...plain, landMm: 0.6 };
     expect(read(land, { ...later, landMm: 0.8 })).toEqual(['land']);
+    const other = { ...plain, id: 'other', startedAt: '2026-03-20T09:00:00Z' };
+    expect(read(land, other, { ...later, landMm: 0.9 }))
+      .withContext('over two honings')
+      .toEqual(['land']);
+    expect(read(land, { ...other, steps: [] }, { ...later, landMm: 0.9 }))
+      .withContext('a honing whose strokes nobody counted')
+      .toEqual([]);
     expect(
-      read(land, { ...plain, id: 'other', startedAt: '2026-03-20T09:00:00Z' }, { ...later, landMm: 0.8 }),
-    ).toEqual([]);
+      read(
+        { ...land, steps: [{ abrasiveId: stone.id, strokes: 4, minutes: 1 }] },
+        { ...later, landMm: 0.65 },
+      ),
+    )
+      .withContext('less growth expected than a rule can tell')
+      .toEqual([]);
     // The land of 0.8 mm is known to the core’s own growth law: the ratio is its steel over the strokes’.
     const [reading] = rateReadings(
       iron,

@@ -1,5 +1,3 @@
-import { insist } from '../refusal.js';
-
 /** How dull an edge is, as people say it. */
 export const CONDITIONS = ['fading', 'dull', 'very-dull', 'nicked', 'rolled', 'unknown', 'new'] as const;
 export type ConditionKind = (typeof CONDITIONS)[number];
@@ -58,26 +56,6 @@ export const TIP_RADIUS_UM: Readonly<Record<ConditionKind, number>> = {
   'very-dull': 10,
   nicked: 4,
   rolled: 6,
-  unknown: 12,
+  unknown: 30,
   new: 8,
 };
-
-/**
- * How far the edge must recede along the back to leave a rounded tip behind, honing only the bevel
- * against a sound back: e = ρ·cot(α/2), in mm, for a tip radius in µm and an included angle.
- * 30°, 5 µm → 0.0187 mm.
- */
-export function dullRecessionMm(tipRadiusUm: number, includedDeg: number): number {
-  insist(tipRadiusUm >= 0, 'tipRadiusUm', 'A tip’s radius is 0 µm or more.');
-  insist(includedDeg > 0 && includedDeg < 180, 'includedDeg', 'Choose an angle between 0° and 180°.');
-  return tipRadiusUm / 1000 / Math.tan((includedDeg * Math.PI) / 360);
-}
-
-/**
- * Recession in mm that clears a condition at every place of the edge: the worn tip, and the deepest of a
- * nick, a pit and lost temper; they lie in the same steel, so only the deepest counts.
- */
-export function conditionRecessionMm(condition: Condition, includedDeg: number): number {
-  const tip = dullRecessionMm(condition.tipRadiusUm ?? TIP_RADIUS_UM[condition.kind], includedDeg);
-  return tip + depthOfMm(condition);
-}

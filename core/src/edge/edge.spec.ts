@@ -2,7 +2,8 @@ import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import { flatBlade } from '../testing/blades.js';
 import { edgeChain, type Point } from './chain.js';
-import { conditionRecessionMm, dullRecessionMm } from './dulling.js';
+import { recessionForTipMm } from '../work/tip.js';
+import { clearingMm } from '../work/found.js';
 import { frontProfile } from './front-line.js';
 import { landGrowth, recessionAfter, recessionForLand, widestLandMm } from './land-growth.js';
 
@@ -72,17 +73,26 @@ describe('land-growth', () => {
   });
 });
 
+const GROUND = {
+  form: 'single-bevel',
+  widthMm: 20,
+  thicknessMm: 3,
+  grind: 'flat',
+  back: 'flat',
+  front: { shape: 'straight' },
+} as const;
+
 describe('dulling', () => {
+  const whole = { ...GROUND, primaryDeg: 30 } as const;
+
   it('agrees with the worked example and adds a nick whole', () => {
-    expect(dullRecessionMm(5, 30) * 1000).toBeCloseTo(18.66, 2);
-    const chipped = conditionRecessionMm({ kind: 'nicked', nickMm: 0.3, tipRadiusUm: 5 }, 30);
+    expect(recessionForTipMm(5, 30, 1) * 1000).toBeCloseTo(18.66, 2);
+    const chipped = clearingMm(whole, { kind: 'nicked', nickMm: 0.3, tipRadiusUm: 5 });
     expect(chipped).toBeCloseTo(0.31866, 5);
   });
 
   it('asks for more the duller the word', () => {
-    const words = (['fading', 'dull', 'very-dull'] as const).map((kind) =>
-      conditionRecessionMm({ kind }, 30),
-    );
+    const words = (['fading', 'dull', 'very-dull'] as const).map((kind) => clearingMm(whole, { kind }));
     expect(words).toEqual([...words].sort((a, b) => a - b));
   });
 });

@@ -1,3 +1,4 @@
+import type { EdgeShape } from '../abrasive/abrasive.js';
 import { backBevel, USUAL_SHIM } from './back-bevel.js';
 
 /** How a bevel was ground: on a flat stone, on a wheel's rim, or rounded towards the edge. */
@@ -177,4 +178,10 @@ export function edgeLengthMm(edge: Edge): number {
     default:
       return edge.lengthMm;
   }
+}
+
+/** Which shape of edge a stone has to follow. */
+export function shapeOfEdge(edge: Edge): EdgeShape {
+  if (edge.form === 'gouge') return edge.cannel === 'in' ? 'inside-curve' : 'outside-curve';
+  return edge.form === 'hook' ? 'hook' : 'straight';
 }

@@ -111,7 +111,15 @@ describe('the work of grinding', () => {
     });
     expect(plain.grinding).toBeUndefined();
     expect(ground.grinding?.landBeforeMm).toBe(2);
-    expect(ground.job.landBeforeMm).toBe(0.7);
+    // Jointed for the nick, the edge ends square: the land the wheel left is still to be honed.
+    expect(ground.job.landBeforeMm).toBeCloseTo(0, 9);
+    expect(ground.job.landAfterMm).toBeGreaterThan(0.7);
+    const wide = planHoning(TOOL, bench, {
+      ...request,
+      condition: { kind: 'dull' },
+      grind: { wheelId: 'wheel', stopShortMm: 0.7, pushN: 5 },
+    });
+    expect(wide.job.landBeforeMm).withContext('without a nick it stays').toBeCloseTo(0.7, 9);
     expect(ground.steps[0]?.strokes ?? 0).toBeLessThan((plain.steps[0]?.strokes ?? 0) / 4);
     const parts = [...ground.steps, ...(ground.back ?? [])];
     const minutes = parts.reduce((sum, part) => sum + part.minutes, ground.grinding?.minutes ?? 0);

@@ -1,6 +1,7 @@
 import type { Condition } from '../edge/dulling.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
 import type { Tool } from '../tool/tool.js';
+import { POLISHED_MM } from '../work/worked.js';
 import { progression, type Progression, type ProgressionInput } from './progression.js';
 
 /** Strokes of the back on one stone. */
@@ -14,10 +15,8 @@ export interface BackStep {
 
 /** Strokes that take the burr off on the finest stone (common practice, no source: 10–20 short passes). */
 export const BURR_STROKES = 10;
-/** How uneven a back is taken to be that was never prepared, µm (estimate). */
-const UNEVEN_UM = 5;
-/** How much of a back is polished where nobody said, mm: the first few. */
-const RIM_MM = 3;
+/** How uneven a back is taken to be, new from a maker or of unknown history, µm (estimates). */
+const UNEVEN_UM = { new: 15, unknown: 40 } as const;
 
 /**
  * The work on a flat back. Once it is flat, only the finest stone of the plan touches it, to take the
@@ -42,17 +41,23 @@ export function backWork(
   };
   if (edge.form !== 'single-bevel' || (condition.kind !== 'new' && condition.kind !== 'unknown'))
     return [burr];
-  return [...prepared(edge, input, chosen), burr];
+  return [...prepared(edge, UNEVEN_UM[condition.kind], input, chosen), burr];
 }
 
-function prepared(edge: SingleBevelEdge, input: ProgressionInput, chosen: Progression): readonly BackStep[] {
-  const rimMm = edge.polishedMm ?? RIM_MM;
+function prepared(
+  edge: SingleBevelEdge,
+  unevenUm: number,
+  input: ProgressionInput,
+  chosen: Progression,
+): readonly BackStep[] {
+  const rimMm = edge.polishedMm ?? POLISHED_MM;
   const contactMm2 = rimMm * edge.widthMm;
   const stones = chosen.steps.flatMap(({ id }) => input.abrasives.filter((abrasive) => abrasive.id === id));
   const { steps } = progression({
     ...input,
-    abrasives: stones.map((stone) => ({ ...stone, overheadMin: 0 })),
-    job: { ...input.job, contactMm2, removeMm3: (contactMm2 * UNEVEN_UM) / 1000 },
+    // A limit on strokes chooses among stones for the bevel; the back wants what it wants.
+    abrasives: stones.map((stone) => ({ ...stone, overheadMin: 0, mostStrokes: undefined })),
+    job: { ...input.job, contactMm2, removeMm3: (contactMm2 * unevenUm) / 1000 },
     maxRatio: undefined,
     startUm: undefined,
     stones: stones.length,

@@ -1,8 +1,11 @@
-import { conditionRecessionMm, faultMm, type Condition } from '../edge/dulling.js';
+import { faultMm, type Condition } from '../edge/dulling.js';
 import { includedDeg, type Edge } from '../edge/edge.js';
+import { widestLandMm } from '../edge/land-growth.js';
 import { sinDeg } from '../measure/trig.js';
 import { insist } from '../refusal.js';
-import { honedSection, type HonedSection } from './honed-section.js';
+import { landMmOf, unworked, wholeLandMm, type EdgeAtWork } from '../work/edge-at-work.js';
+import { clearingMm } from '../work/found.js';
+import { contactMm2, setBack, steelToGoBackMm3 } from '../work/worked.js';
 
 /** The steel one honing of an edge has to move. */
 export interface HoningJob {
@@ -29,30 +32,50 @@ export const ROUNDING_DEG = 10;
  * the blade allows
  */
 export function honingJob(edge: Edge, condition: Condition, landMm?: number): HoningJob {
-  const evenMm = conditionRecessionMm(condition, includedDeg(edge));
+  return honingJobFrom(edge, startOf(edge, landMm), condition);
+}
+
+/** {@link honingJob} of an edge as work left it. */
+export function honingJobFrom(edge: Edge, start: EdgeAtWork, condition: Condition): HoningJob {
+  const evenMm = clearingMm(edge, condition);
   insist(evenMm > 0, 'condition', 'There is nothing to hone off: say how dull the edge is.');
-  const section = honedSection(edge, landMm);
   const squareMm = faultMm(condition, 'out-of-square');
   const sunkMm = sinkMm(condition) / sinDeg(honedAngleDeg(edge));
-  const at = (share: number): number => section.steelMm2(evenMm + sunkMm + share * squareMm);
-  const meanMm2 = (at(0) + 4 * at(0.5) + at(1)) / 6;
-  const deepest = evenMm + sunkMm + squareMm;
+  const at = (share: number): number => steelToGoBackMm3(edge, start, evenMm + sunkMm + share * squareMm);
+  const deepest = setBack(edge, start, evenMm + sunkMm + squareMm);
+  const landAfterMm = landMmOf(edge, deepest);
   return {
     recessionMm: evenMm + squareMm,
-    removeMm3: meanMm2 * section.lengthMm,
-    contactMm2: section.faceMm(deepest) * section.lengthMm,
-    landBeforeMm: section.landMm(0),
-    landAfterMm: section.landMm(deepest),
-    wholeBevel: isWhole(section, deepest),
+    removeMm3: (at(0) + 4 * at(0.5) + at(1)) / 6,
+    contactMm2: contactMm2(edge, deepest),
+    landBeforeMm: landMmOf(edge, start),
+    landAfterMm,
+    wholeBevel: landAfterMm >= wholeLandMm(edge) - 1e-6,
   };
+}
+
+/** An edge with its land as measured, else as the tool has it, else assumed. @throws Refusal on `landMm` */
+export function startOf(edge: Edge, landMm?: number): EdgeAtWork {
+  const land = landMm ?? (edge.form === 'single-bevel' ? edge.landMm : undefined);
+  if (land !== undefined && edge.form === 'single-bevel') {
+    const { secondaryDeg, thicknessMm, grind } = edge;
+    const widest = wholeLandMm(edge);
+    insist(
+      land <= widest + 1e-9,
+      'landMm',
+      secondaryDeg !== undefined
+        ? `On a blade ${thicknessMm} mm thick the ${secondaryDeg}° bevel is at most ${widestLandMm(thicknessMm, secondaryDeg).toFixed(2)} mm long; measure the land again.`
+        : grind === 'hollow'
+          ? `The hollow’s face is ${(2 * widest).toFixed(2)} mm, so a rim is at most half of that; measure it again.`
+          : `The bevel is ${widest.toFixed(2)} mm long in all; measure it again.`,
+    );
+  }
+  return unworked(edge, landMm);
 }
 
 /** How far a rounded-over facet has to go down before it is flat to the edge again, mm. */
 export const sinkMm = (condition: Condition): number =>
   faultMm(condition, 'rounded-over') * sinDeg(ROUNDING_DEG);
-
-const isWhole = (section: HonedSection, recessionMm: number): boolean =>
-  section.landMm(recessionMm) >= section.wholeMm - 1e-9;
 
 function honedAngleDeg(edge: Edge): number {
   return edge.form === 'single-bevel' ? (edge.secondaryDeg ?? edge.primaryDeg) : includedDeg(edge);

@@ -1,8 +1,8 @@
 import { kindFacts, servesShape, standsIn, type Abrasive } from '../abrasive/abrasive.js';
 import { benchAtWork, type BenchRecord, type StoneAtWork } from '../abrasive/at-work.js';
 import type { CareKind } from '../abrasive/care.js';
-import { faultMm, type Condition } from '../edge/dulling.js';
-import type { Edge } from '../edge/edge.js';
+import { depthOfMm, faultMm, type Condition } from '../edge/dulling.js';
+import { shapeOfEdge, type Edge } from '../edge/edge.js';
 import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
 import { contactMin, grindingWork, wheelAtWork } from '../grinding/grinding-work.js';
 import { attempt, insist, Refusal, unlessRefused } from '../refusal.js';
@@ -10,11 +10,22 @@ import { familyFacts } from '../tool/families.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import { backWork, type BackStep } from './back-work.js';
 import { camberWork, type CamberRequest, type CamberStep, type CamberWork } from './camber-work.js';
-import { shapeOfEdge } from './honed-section.js';
-import type { HoningJob } from './honing-job.js';
-import { intake, reshapeMm3, type Treatment } from './intake.js';
+import { startOf, type HoningJob } from './honing-job.js';
+import { landMmOf, type EdgeAtWork } from '../work/edge-at-work.js';
+import type { Facet } from '../work/facet.js';
+import { asFound } from '../work/found.js';
+import { groundTo } from '../work/ground.js';
+import { worked } from '../work/worked.js';
+import { intakeFrom, reshapeMm3, type Treatment } from './intake.js';
 import { cuttingMm, pushN, type Way } from './pace.js';
-import { progression, type Progression, type ProgressionInput, type ProgressionStep } from './progression.js';
+import {
+  progression,
+  removalOf,
+  scratchOf,
+  type Progression,
+  type ProgressionInput,
+  type ProgressionStep,
+} from './progression.js';
 import { underSchool, type School } from './schools.js';
 import { verdicts, type Verdict } from './verdicts.js';
 
@@ -173,13 +184,23 @@ export function planHoning(
     };
   });
   const back = backWork(tool, request.condition, input, chosen);
+  const left = leftBy(tool, asked.found, input, [
+    ...(back ?? []).flatMap((step) => (step.prepares ? [{ ...step, facet: 'back' as const }] : [])),
+    ...steps,
+    ...(curve?.step ? [curve.step] : []),
+  ]);
   const extra = [...(back ?? []), ...(strop ? [strop] : [])];
   const used = [...chosen.steps, ...(curve?.step?.before ? [curve.step] : []), ...(strop ? [strop] : [])];
   return {
     treatment,
     ...(grinding && { grinding }),
     ...careOf(used, record),
-    job,
+    job: {
+      ...job,
+      // What the record will say of it, should it be done so: finer stones take their share too.
+      recessionMm: left.recessionMm - asked.found.recessionMm,
+      landAfterMm: landMmOf(tool.edge, left),
+    },
     steps,
     ...(curve?.step && { camber: curve.step }),
     ...(curve?.grind && { curveToGrind: curve.grind }),
@@ -196,11 +217,35 @@ export function planHoning(
   };
 }
 
+/** The edge as steps will leave it. */
+function leftBy(
+  { edge, steel }: Tool,
+  found: EdgeAtWork,
+  { abrasives, job }: ProgressionInput,
+  steps: readonly { readonly id: string; readonly strokes: number; readonly facet?: Facet }[],
+): EdgeAtWork {
+  return steps.reduce((state, { id, strokes, facet }) => {
+    const stone = abrasives.find((each) => each.id === id);
+    if (!stone) return state;
+    return worked(edge, state, {
+      ...(facet && { facet }),
+      strokes,
+      forceN: stone.forceN ?? job.forceN,
+      strokeMm: stone.strokeMm,
+      removalMm3PerNm: removalOf(stone),
+      marksUm: scratchOf(stone),
+      steelFactor: STEELS[steel].factor,
+    });
+  }, found);
+}
+
 /** A plan's problem as the one solver takes it, under its school. */
 export interface PlanProblem {
   readonly input: ProgressionInput;
   readonly job: HoningJob;
   readonly treatment: Treatment;
+  /** The edge as the stones find it. */
+  readonly found: EdgeAtWork;
   readonly grinding?: GrindingStep;
   readonly atHand: readonly StoneAtWork[];
   /** Why an abrasive does not come into it at all, by id. */
@@ -216,11 +261,10 @@ export function solverOf(
   record: BenchRecord,
 ): PlanProblem {
   const grinding = request.grind && grindingStep(tool.edge, bench, request, request.grind);
-  // Ground to just short of the edge, the nick is gone and a narrow land is left, blunt as a wheel leaves it.
-  const taken = grinding
-    ? intake(tool.edge, afterGrinding(request.condition), grinding.stopShortMm)
-    : intake(tool.edge, request.condition, request.landMm);
-  const { job, treatment } = taken;
+  const start = grinding ? groundFirst(tool.edge, request, grinding) : startOf(tool.edge, request.landMm);
+  const condition = grinding ? afterGrinding(request.condition) : request.condition;
+  const { job, treatment } = intakeFrom(tool.edge, start, condition);
+  const found = asFound(tool.edge, start, condition);
   const atHand = benchAtWork(bench, record);
   const outOfReach = new Map(
     atHand.flatMap((stone) => {
@@ -273,7 +317,18 @@ export function solverOf(
     const limited = underSchool(given, school);
     return { input: limited, chosen: progression(limited) };
   };
-  return { input, job, treatment, ...(grinding && { grinding }), atHand, outOfReach, solve };
+  return { input, job, treatment, found, ...(grinding && { grinding }), atHand, outOfReach, solve };
+}
+
+/** The edge as the wheel is to leave it: jointed square where a nick was, a narrow land left to hone. */
+function groundFirst(
+  edge: Edge,
+  { condition, landMm }: PlanRequest,
+  { stopShortMm }: GrindingStep,
+): EdgeAtWork {
+  const start = startOf(edge, landMm);
+  if (edge.form !== 'single-bevel') return start;
+  return groundTo(edge, start, { nickMm: depthOfMm(condition), landLeftMm: stopShortMm });
 }
 
 /** Past this many strokes a limit is none. */

@@ -1,7 +1,10 @@
-import { TIP_RADIUS_UM, dullRecessionMm, type Condition, type FaultKind } from '../edge/dulling.js';
+import { TIP_RADIUS_UM, type Condition, type FaultKind } from '../edge/dulling.js';
 import { includedDeg, type Edge } from '../edge/edge.js';
 import { cosDeg, sinDeg } from '../measure/trig.js';
-import { honingJob, sinkMm, type HoningJob } from './honing-job.js';
+import type { EdgeAtWork } from '../work/edge-at-work.js';
+import { sidesOf } from '../work/sides.js';
+import { recessionForTipMm } from '../work/tip.js';
+import { honingJobFrom, sinkMm, startOf, type HoningJob } from './honing-job.js';
 
 /** What is to be done about an edge, from least to most work. */
 export const TREATMENTS = ['strop', 'hone', 'regrind', 'repair'] as const;
@@ -50,7 +53,12 @@ export const STROP_TIP_UM = 2.5;
  * @throws Refusal as {@link honingJob}
  */
 export function intake(edge: Edge, condition: Condition, landMm?: number): Intake {
-  const job = honingJob(edge, condition, landMm);
+  return intakeFrom(edge, startOf(edge, landMm), condition);
+}
+
+/** {@link intake} of an edge as work left it. */
+export function intakeFrom(edge: Edge, start: EdgeAtWork, condition: Condition): Intake {
+  const job = honingJobFrom(edge, start, condition);
   const lines = intakeLines(edge, condition);
   const { treatment, why } = judged(edge, condition, job);
   return { lines, job, treatment, why };
@@ -79,7 +87,7 @@ function intakeLines(edge: Edge, condition: Condition): readonly IntakeLine[] {
       what: 'tip',
       radiusUm,
       includedDeg: angle,
-      recessionMm: dullRecessionMm(radiusUm, angle),
+      recessionMm: recessionForTipMm(radiusUm, angle, sidesOf(edge).other ? 2 : 1),
       measured: tipRadiusUm !== undefined,
     },
     ...deep.map((line) => ({ ...line, counts: line.recessionMm === deepest })),

@@ -10,7 +10,8 @@ import type { SingleBevelEdge } from '../edge/edge.js';
 import { unlessRefused } from '../refusal.js';
 import type { Tool } from '../tool/tool.js';
 import { compareSchools } from './compare-schools.js';
-import { honedSection } from './honed-section.js';
+import { unworked } from '../work/edge-at-work.js';
+import { steelToGoBackMm3 } from '../work/worked.js';
 import { honingJob } from './honing-job.js';
 import { planHoning, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
 import { intake } from './intake.js';
@@ -319,10 +320,11 @@ describe('a condition taken in', () => {
     expect(job.recessionMm).toBeCloseTo(even + 0.4, 9);
     const land = { kind: 'dull', tipRadiusUm: 4 } as const;
     const wedge = honingJob(edge, { ...land, faults: [{ kind: 'out-of-square', mm: 0.3 }] }, 0.5);
-    const section = honedSection(edge, 0.5);
+    const start = unworked(edge, 0.5);
     const from = 0.004 / Math.tan(Math.PI / 12);
     let sum = 0;
-    for (let i = 0; i < 4000; i++) sum += (section.steelMm2(from + (0.3 * (i + 0.5)) / 4000) * 40) / 4000;
+    for (let i = 0; i < 4000; i++)
+      sum += steelToGoBackMm3(edge, start, from + (0.3 * (i + 0.5)) / 4000) / 4000;
     expect(wedge.removeMm3).toBeCloseTo(sum, 6);
   });
 

@@ -278,12 +278,18 @@ class StoneNet {
   }
 }
 
+/** The rate and the marks of an abrasive: its own, else the estimates. */
+export const removalOf = ({ removalMm3PerNm, sizeUm, kind }: ProgressionAbrasive): number =>
+  removalMm3PerNm ?? estimatedRemovalMm3PerNm(sizeUm, kind);
+export const scratchOf = ({ scratchUm, sizeUm }: ProgressionAbrasive): number =>
+  scratchUm ?? estimatedScratchUm(sizeUm);
+
 function toStone(abrasive: ProgressionAbrasive, position: number, job: ProgressionJob): Stone {
-  const removal = abrasive.removalMm3PerNm ?? estimatedRemovalMm3PerNm(abrasive.sizeUm, abrasive.kind);
+  const removal = removalOf(abrasive);
   return {
     ...abrasive,
     position,
-    scratch: abrasive.scratchUm ?? estimatedScratchUm(abrasive.sizeUm),
+    scratch: scratchOf(abrasive),
     perStroke: removalPerStrokeMm3(
       removal,
       abrasive.forceN ?? job.forceN,

@@ -1,6 +1,7 @@
 import type { BenchRecord, StoneRecord } from '../abrasive/at-work.js';
 import { stoneCare, type Care, type StoneUse } from '../abrasive/care.js';
-import { learnedRate, slowing } from '../abrasive/learned-rate.js';
+import { slowing } from '../abrasive/learned-rate.js';
+import { rateFromReadings } from '../abrasive/rate-from-readings.js';
 import { edgeLengthMm } from '../edge/edge.js';
 import type { Session } from '../session/session.js';
 import type { Tool } from '../tool/tool.js';
@@ -51,7 +52,7 @@ export function benchRecord(
         stone.id,
         {
           care,
-          rate: learnedRate(kept.map(({ ratio }) => ratio)),
+          rate: rateFromReadings(kept),
           ...(slowedTo !== undefined && { slowedTo }),
         },
       ];

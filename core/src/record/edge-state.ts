@@ -1,24 +1,24 @@
-import { kindFacts } from '../abrasive/abrasive.js';
-import { grit } from '../abrasive/grit.js';
-import { assumedRate } from '../abrasive/at-work.js';
-import { removalPerStrokeMm3 } from '../abrasive/removal.js';
-import { conditionRecessionMm, type Condition } from '../edge/dulling.js';
-import { includedDeg, type SingleBevelEdge } from '../edge/edge.js';
-import {
-  ASSUMED_LAND_MM,
-  landGrowth,
-  recessionAfter,
-  recessionForLand,
-  widestLandMm,
-} from '../edge/land-growth.js';
-import { grindingWork } from '../grinding/grinding-work.js';
-import { unlessRefused } from '../refusal.js';
+import { depthOfMm } from '../edge/dulling.js';
+import type { Edge, SingleBevelEdge } from '../edge/edge.js';
+import { ASSUMED_LAND_MM, widestLandMm } from '../edge/land-growth.js';
 import type { OwnedAbrasive } from '../progression/honing-plan.js';
 import type { Session, SessionSetting } from '../session/session.js';
-import { strokeOf } from './step-work.js';
-import { afterPlaced, afterReading, camberAtFirst, type CamberState } from './camber-state.js';
 import { USE_MEASURES, type UseMeasure } from '../tool/families.js';
-import { STEELS, type Tool } from '../tool/tool.js';
+import type { Tool } from '../tool/tool.js';
+import {
+  behindGroundMm,
+  facetsNow,
+  tipUmOf,
+  unworked,
+  withLand,
+  type EdgeAtWork,
+  type FacetNow,
+} from '../work/edge-at-work.js';
+import { groundTo } from '../work/ground.js';
+import { asFound, clearingMm } from '../work/found.js';
+import { setBack, worked } from '../work/worked.js';
+import { afterPlaced, afterReading, camberAtFirst, type CamberState } from './camber-state.js';
+import { itemOf } from './step-work.js';
 
 /** A session with an identity, as the record holds it. */
 export type RecordedSession = Session & { readonly id: string };
@@ -42,6 +42,11 @@ export interface Wear {
 
 /** How an edge stands, reckoned from its record. Lengths in mm, instants ISO 8601. */
 export interface EdgeState {
+  /** The edge as work left it, facet by facet. */
+  readonly work: EdgeAtWork;
+  readonly facets: readonly FacetNow[];
+  /** Radius of the worn tip that was not honed away, µm. */
+  readonly tipUm: number;
   /** Recession of the edge since its primary was last ground to it. */
   readonly recessionMm: number;
   /** The secondary's length along its own face; absent where there is no secondary. */
@@ -77,26 +82,44 @@ export function edgeAtFirst(tool: Tool): EdgeState {
   const { edge } = tool;
   const camber = camberAtFirst(tool);
   const entered = edge.form === 'single-bevel' && edge.landMm !== undefined;
-  const base = {
-    recessionMm: 0,
+  const landMm = hasLand(edge) ? narrowed(edge, edge.landMm ?? ASSUMED_LAND_MM) : undefined;
+  // What was measured is told as it was measured.
+  const seen = { ...seenOf(edge, unworked(edge, landMm)), ...(landMm !== undefined && { landMm }) };
+  return {
+    ...seen,
     landFrom: entered ? 'entered' : 'assumed',
+    ...(seen.landMm !== undefined && { landThenMm: seen.landMm }),
     honingsSinceThen: 0,
     honings: 0,
-    backMm: 0,
-    steelMm3: 0,
     stropsSinceHoned: 0,
     sinceHoned: NO_WEAR,
     sinceSharpened: NO_WEAR,
     ...(camber && { camber }),
-  } as const;
-  return hasLand(edge) ? withLand(edge, base, edge.landMm ?? ASSUMED_LAND_MM, base.landFrom) : base;
+  };
+}
+
+/** What is told of an edge as work left it. */
+function seenOf(
+  edge: Edge,
+  work: EdgeAtWork,
+): Pick<EdgeState, 'work' | 'facets' | 'tipUm' | 'recessionMm' | 'landMm' | 'backMm' | 'steelMm3'> {
+  const facets = facetsNow(edge, work);
+  const land = facets.find(({ facet }) => facet === 'secondary');
+  return {
+    work,
+    facets,
+    tipUm: tipUmOf(edge, work),
+    recessionMm: behindGroundMm(edge, work),
+    ...(land && { landMm: land.lengthMm }),
+    backMm: work.recessionMm,
+    steelMm3: work.steelMm3,
+  };
 }
 
 /**
- * The edge after one more entry of its record. A honing takes the steel its strokes took (strokes ×
- * each abrasive's removal), and the edge goes back as far as that steel reaches; where the strokes
- * say nothing, as far as the condition before needs; a measured recession or land overrides both.
- * A grinding brings the primary back to the edge.
+ * The edge after one more entry of its record: every step of a honing is work on it, one after the other;
+ * where no stroke was counted it goes back as far as the condition before needs; a measured recession or land
+ * overrides either. A grinding brings the primary back to the edge.
  * @param bench the abrasives by id, those since removed too where they are known
  */
 export function afterSession(
@@ -108,7 +131,7 @@ export function afterSession(
   const { edge } = tool;
   const { startedAt: at } = session;
   const measured =
-    session.landMm !== undefined && hasLand(edge) ? withLand(edge, state, session.landMm, 'measured') : state;
+    session.landMm !== undefined && hasLand(edge) ? landed(edge, state, session.landMm, 'measured') : state;
   const seen =
     session.camber && measured.camber
       ? { ...measured, camber: afterReading(measured.camber, session.camber, at) }
@@ -192,27 +215,6 @@ export function inOrderOfTime<S extends RecordedSession>(sessions: readonly S[])
     .map(({ session }) => session);
 }
 
-/** Steel, in mm³, that a session's strokes took, from each abrasive's own rate or the estimate. */
-export function steelByStrokesMm3(
-  tool: Tool,
-  session: Session,
-  bench: ReadonlyMap<string, OwnedAbrasive>,
-): number {
-  return (session.steps ?? []).reduce((sum, step) => {
-    const abrasive = bench.get(step.abrasiveId);
-    if (!abrasive || !takesSteel(abrasive)) return sum;
-    const { forceN, strokeMm } = strokeOf(step, abrasive);
-    const rate = assumedRate(abrasive, grit(abrasive.grade).sizeUm);
-    return sum + step.strokes * removalPerStrokeMm3(rate, forceN, strokeMm, STEELS[tool.steel].factor);
-  }, 0);
-}
-
-/** A strop polishes; what it takes of an edge is not counted. */
-const takesSteel = ({ kind }: OwnedAbrasive): boolean => {
-  const { factor, strop } = kindFacts(kind);
-  return factor !== undefined && !strop;
-};
-
 function honed(
   tool: Tool,
   state: EdgeState,
@@ -221,28 +223,32 @@ function honed(
 ): EdgeState {
   const { edge } = tool;
   const lastSetting = session.setting ? { ...session.setting, at: session.startedAt } : state.lastSetting;
-  const steelMm3 = steelByStrokesMm3(tool, session, bench);
   const counted = { honings: state.honings + 1, honingsSinceThen: state.honingsSinceThen + 1 };
-  if (edge.form !== 'single-bevel') {
-    const backMm = state.backMm + (measuredMm(session) ?? clearingMm(tool, session.conditionBefore));
-    return { ...state, ...counted, lastSetting, backMm, steelMm3: state.steelMm3 + steelMm3 };
-  }
-  const backMm =
-    measuredMm(session) ??
-    (steelMm3 > 0
-      ? recessionAfter(edge, state.recessionMm, steelMm3 / edge.widthMm) - state.recessionMm
-      : clearingMm(tool, session.conditionBefore));
-  const recessionMm = state.recessionMm + backMm;
-  const given = (goneMm: number): number => honedAwayMm2(edge, goneMm) * edge.widthMm;
-  return {
-    ...state,
-    ...counted,
-    lastSetting,
-    recessionMm,
-    ...(hasLand(edge) && { landMm: landAt(edge, recessionMm) }),
-    backMm: state.backMm + backMm,
-    steelMm3: state.steelMm3 + given(recessionMm) - given(state.recessionMm),
-  };
+  return { ...state, ...counted, lastSetting, ...seenOf(edge, afterSteps(tool, state.work, session, bench)) };
+}
+
+function afterSteps(
+  tool: Tool,
+  work: EdgeAtWork,
+  session: Session,
+  bench: ReadonlyMap<string, OwnedAbrasive>,
+): EdgeAtWork {
+  const { edge } = tool;
+  const { steps = [], setting, conditionBefore } = session;
+  const found = asFound(edge, work, conditionBefore);
+  let told = false;
+  const after = steps.reduce((now, step) => {
+    const item = itemOf(tool, step, setting, bench);
+    const counts = item !== undefined && !item.strop && item.strokes > 0;
+    told ||= counts || step.recessionMm !== undefined;
+    // A measured step went back as far as was measured; its marks are its own all the same.
+    if (step.recessionMm !== undefined) {
+      const back = setBack(edge, now, step.recessionMm);
+      return item ? { ...back, marksUm: worked(edge, now, item).marksUm } : back;
+    }
+    return item ? worked(edge, now, item) : now;
+  }, found);
+  return told ? after : setBack(edge, found, clearingMm(edge, conditionBefore));
 }
 
 function curved(
@@ -255,70 +261,54 @@ function curved(
   return { camber: afterPlaced({ ...tool, edge }, camber, session, landMm, bench) };
 }
 
-function ground(tool: Tool, state: EdgeState, session: RecordedSession): EdgeState {
-  const { edge } = tool;
-  const { landLeftMm } = session;
-  if (landLeftMm !== undefined && hasLand(edge)) return groundShort(edge, state, session, landLeftMm);
-  const backMm = measuredMm(session) ?? clearingMm(tool, session.conditionBefore);
-  const base = { ...state, honings: 0, honingsSinceThen: 0, backMm: state.backMm + backMm };
-  if (edge.form !== 'single-bevel') return base;
-  // What honing left of the primary's own thickness comes off now: e·t in all, less what is gone.
-  const leftMm2 = state.recessionMm * edge.thicknessMm - honedAwayMm2(edge, state.recessionMm);
-  const steelMm3 = state.steelMm3 + (Math.max(0, leftMm2) + backMm * edge.thicknessMm) * edge.widthMm;
-  return hasLand(edge)
-    ? { ...base, steelMm3, recessionMm: 0, landMm: 0, landFrom: 'ground', landThenMm: 0 }
-    : { ...base, steelMm3, recessionMm: 0, landFrom: 'ground' };
-}
-
-/** Ground to just short of the edge: the land left is known, and only a nick sets the edge itself back. */
-function groundShort(
-  edge: LandedEdge,
-  state: EdgeState,
-  { conditionBefore }: RecordedSession,
-  landLeftMm: number,
-): EdgeState {
-  const nickMm = conditionBefore?.nickMm ?? 0;
-  const landMm = state.landMm ?? ASSUMED_LAND_MM;
-  const work = unlessRefused(() => grindingWork(edge, { landMm, nickMm, stopShortMm: landLeftMm }));
+function ground({ edge }: Tool, state: EdgeState, session: RecordedSession): EdgeState {
+  const { landLeftMm = 0, conditionBefore } = session;
+  const nickMm =
+    landLeftMm > 0 ? (conditionBefore ? depthOfMm(conditionBefore) : 0) : clearingMm(edge, conditionBefore);
+  const base = { ...state, honings: 0, honingsSinceThen: 0 };
+  if (edge.form !== 'single-bevel') {
+    const backMm = measuredMm(session) ?? nickMm;
+    const work = setBack(edge, state.work, backMm);
+    return { ...base, ...seenOf(edge, { ...work, groundAtMm: work.recessionMm }) };
+  }
+  const work = groundTo(edge, state.work, {
+    nickMm: landLeftMm > 0 ? nickMm : (measuredMm(session) ?? nickMm),
+    landLeftMm: hasLand(edge) ? narrowed(edge, landLeftMm) : 0,
+  });
+  const seen = seenOf(edge, work);
   return {
-    ...withLand(edge, state, landLeftMm, 'ground'),
-    honings: 0,
-    backMm: state.backMm + nickMm,
-    steelMm3: state.steelMm3 + (work?.removeMm3 ?? 0),
+    ...base,
+    ...seen,
+    landFrom: 'ground',
+    ...(hasLand(edge) && { landMm: landLeftMm, landThenMm: landLeftMm }),
   };
 }
 
 /** A single bevel with a secondary: the edges that show a land. */
 type LandedEdge = SingleBevelEdge & { readonly secondaryDeg: number };
 
-function hasLand(edge: Tool['edge']): edge is LandedEdge {
+function hasLand(edge: Edge): edge is LandedEdge {
   return edge.form === 'single-bevel' && edge.secondaryDeg !== undefined;
 }
 
-const landAt = (edge: LandedEdge, recessionMm: number): number => landGrowth({ ...edge, recessionMm }).landMm;
+/** A land that the blade allows. */
+const narrowed = (edge: LandedEdge, landMm = 0): number =>
+  Math.min(landMm, widestLandMm(edge.thicknessMm, edge.secondaryDeg));
 
-function honedAwayMm2(edge: SingleBevelEdge, recessionMm: number): number {
-  return hasLand(edge) ? landGrowth({ ...edge, recessionMm }).steelMm2 : recessionMm * edge.thicknessMm;
-}
-
-function withLand(
+function landed(
   edge: LandedEdge,
   state: EdgeState,
-  measuredMm: number,
+  measured: number,
   landFrom: EdgeState['landFrom'],
 ): EdgeState {
-  const landMm = Math.min(measuredMm, widestLandMm(edge.thicknessMm, edge.secondaryDeg));
-  const recessionMm = recessionForLand(edge.primaryDeg, edge.secondaryDeg, landMm);
-  return { ...state, recessionMm, landMm, landFrom, landThenMm: landMm, honingsSinceThen: 0 };
+  const landMm = narrowed(edge, measured);
+  const seen = seenOf(edge, withLand(edge, state.work, landMm));
+  return { ...state, ...seen, landMm, landFrom, landThenMm: landMm, honingsSinceThen: 0 };
 }
 
 function measuredMm({ steps = [] }: Session): number | undefined {
   const measured = steps.flatMap(({ recessionMm }) => (recessionMm === undefined ? [] : [recessionMm]));
   return measured.length > 0 ? measured.reduce((sum, mm) => sum + mm, 0) : undefined;
-}
-
-function clearingMm({ edge }: Tool, condition: Condition | undefined): number {
-  return condition ? conditionRecessionMm(condition, includedDeg(edge)) : 0;
 }
 
 function worn(wear: Wear, { use = {}, minutes, chips }: Session): Wear {

@@ -1,19 +1,18 @@
-import type { Abrasive } from '../abrasive/abrasive.js';
-import { assumedRate } from '../abrasive/at-work.js';
-import { removalPerStrokeMm3 } from '../abrasive/removal.js';
-import { includedDeg } from '../edge/edge.js';
-import { dullRecessionMm } from '../edge/dulling.js';
-import { honedSection } from '../progression/honed-section.js';
-import { unlessRefused } from '../refusal.js';
+import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
+import type { SingleBevelEdge } from '../edge/edge.js';
+import { recessionForLand, widestLandMm } from '../edge/land-growth.js';
 import type { SessionStep } from '../session/session.js';
-import { STEELS, type Tool } from '../tool/tool.js';
+import type { Tool } from '../tool/tool.js';
+import { unworked } from '../work/edge-at-work.js';
+import { clearingMm } from '../work/found.js';
+import { steelToGoBackMm3, takenMm3 } from '../work/worked.js';
 import type { HistoryEntry } from './edge-state.js';
-import { strokeOf } from './step-work.js';
+import { itemOf } from './step-work.js';
 
 /** How a recession came to be known. */
 export type ReadingBy = 'measured' | 'nick' | 'land' | 'burr';
 
-/** One step whose steel is known: how its stone cut against what was assumed. */
+/** Steel that is known, and the strokes that took it: how their stone cut against what was assumed. */
 export interface RateReading {
   readonly abrasiveId: string;
   readonly sessionId: string;
@@ -23,6 +22,10 @@ export interface RateReading {
   readonly by: ReadingBy;
   /** Rate over the one assumed. */
   readonly ratio: number;
+  /** How far off that may be for what was measured, one standard deviation. */
+  readonly sd: number;
+  /** Over how many honings. */
+  readonly honings: number;
 }
 
 /** A stone of the bench with its grain as it is placed. */
@@ -30,103 +33,178 @@ export type SizedAbrasive = Abrasive & { readonly id: string; readonly sizeUm: n
 
 /** Fewer strokes than this say more of the counting than of the stone. */
 const LEAST_STROKES = 3;
-/** A whole honing is read off one stone only where that took at least this share of its steel. */
+/** Steel is read off one stone only where that took at least this share of it. */
 const MOST_OF_IT = 0.8;
+/**
+ * How far off a land, a nick and a recession are as people measure them, mm (estimates). A land ends one span and
+ * begins the next: what it adds to the one it takes from the other, so that it counts for less than its own error.
+ */
+const LAND_SD_MM = 0.025;
+const NICK_SD_MM = 0.03;
+const RECESSION_SD_MM = 0.003;
+/** Honed until it is gone, an edge is honed a little further: that much of the strokes (estimate). */
+const OVERSHOOT = 0.1;
+/** Two lands are set against each other once what is expected between them stands out of that by so much. */
+const TELLING_SD = 0.35;
+/** No reading says less than this of a stone. */
+const LEAST_RATIO = 0.05;
+
+interface Taken {
+  readonly step: SessionStep;
+  readonly mm3: number;
+}
 
 /**
- * What a tool's record says of the stones it was honed on, from steps whose recession is known: measured
- * at the step; a nick of measured depth honed out, or a tip of measured radius honed to a burr all along,
- * by the stone that did nearly all of it; or the land measured before one honing and again after it.
- * What was only called dull says nothing: its strokes were the plan's own.
+ * What a tool's record says of the stones it was honed on: the inverse of work. Read is steel that is known:
+ * measured at the step; a nick of measured depth honed out, or a tip of measured radius honed to a burr all
+ * along; two lands measured some honings apart. Then the stone that did nearly all of it is asked for what the
+ * others, at their assumed rates, did not take. What was only called dull says nothing: its strokes were the
+ * plan's own. Only flat-backed blades are known well enough; whether a reading counts goes by what was to be
+ * expected, never by what came out, so that the lucky ones are not picked.
  */
 export function rateReadings(
   tool: Tool,
   history: readonly HistoryEntry[],
   bench: ReadonlyMap<string, SizedAbrasive>,
 ): readonly RateReading[] {
-  return history.flatMap(({ session, before }, i): RateReading[] => {
-    if (session.kind !== 'honing') return [];
-    const made = { sessionId: session.id, toolId: session.toolId, at: session.startedAt };
-    const ratioOf = (step: SessionStep, steelMm3: number): number | undefined => {
-      const expected = expectedMm3(tool, step, bench);
-      return expected > 0 && step.strokes >= LEAST_STROKES && steelMm3 > 0 ? steelMm3 / expected : undefined;
-    };
-    const reading = (step: SessionStep | undefined, steelMm3: number, by: ReadingBy): RateReading[] => {
-      const ratio = step && ratioOf(step, steelMm3);
-      return step && ratio !== undefined ? [{ ...made, abrasiveId: step.abrasiveId, by, ratio }] : [];
-    };
-    const steel = (recessionMm: number): number =>
-      unlessRefused(() => {
-        const section = honedSection(tool.edge, session.landMm ?? before.landMm);
-        return section.steelMm2(recessionMm) * section.lengthMm;
-      }) ?? 0;
+  const { edge } = tool;
+  if (edge.form !== 'single-bevel') return [];
+  return [...honingReadings(tool, edge, history, bench), ...landReadings(tool, edge, history, bench)].sort(
+    (a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0),
+  );
+}
 
-    const steps = session.steps ?? [];
+function honingReadings(
+  tool: Tool,
+  edge: SingleBevelEdge,
+  history: readonly HistoryEntry[],
+  bench: ReadonlyMap<string, SizedAbrasive>,
+): readonly RateReading[] {
+  return history.flatMap(({ session, before }): RateReading[] => {
+    if (session.kind !== 'honing') return [];
+    const { steps = [], landMm, conditionBefore: condition, outcome } = session;
+    const start = landMm === undefined ? before.work : unworked(edge, narrowed(edge, landMm));
+    const taken = takenBy(tool, session, bench);
     const measured = steps.filter(({ recessionMm }) => recessionMm !== undefined);
     if (measured.length > 0) {
-      return measured.flatMap((step) => reading(step, steel(step.recessionMm ?? 0), 'measured'));
+      return measured.flatMap((step) => {
+        const own = taken.find((each) => each.step === step);
+        const mm = step.recessionMm ?? 0;
+        const known = { mm3: steelToGoBackMm3(edge, start, mm), sd: RECESSION_SD_MM / Math.max(mm, 1e-9) };
+        return own ? readOff([own], known, session, 'measured') : [];
+      });
     }
-    const landAfter = nextLand(history, i);
-    if (session.landMm !== undefined && landAfter !== undefined) {
-      const taken = landSteelMm3(tool, session.landMm, landAfter);
-      return reading(mainStep(tool, steps, bench), taken, 'land');
-    }
-    const known = knownRecessionMm(tool, session);
-    return known ? reading(mainStep(tool, steps, bench), steel(known.mm), known.by) : [];
+    const { nickMm = 0, tipRadiusUm, faults = [] } = condition ?? {};
+    if (!condition || outcome?.burr !== 'all-along' || faults.length > 0) return [];
+    if (nickMm === 0 && tipRadiusUm === undefined) return [];
+    const mm = nickMm + (tipRadiusUm === undefined ? 0 : clearingMm(edge, { kind: 'dull', tipRadiusUm }));
+    const sd = (nickMm > 0 ? NICK_SD_MM / nickMm : 0) + OVERSHOOT;
+    const by = nickMm > 0 ? 'nick' : 'burr';
+    return readOff(taken, { mm3: steelToGoBackMm3(edge, start, mm), sd }, session, by);
   });
 }
 
-/** Steel a step takes at the assumed rate, mm³. */
-function expectedMm3(tool: Tool, step: SessionStep, bench: ReadonlyMap<string, SizedAbrasive>): number {
-  const stone = bench.get(step.abrasiveId);
-  if (!stone) return 0;
-  const { forceN, strokeMm } = strokeOf(step, stone);
-  const rate = assumedRate(stone, stone.sizeUm);
-  return step.strokes * removalPerStrokeMm3(rate, forceN, strokeMm, STEELS[tool.steel].factor);
-}
-
-/** The step that took nearly all of a honing's steel, if one did. */
-function mainStep(
+/** The land as it was measured, and again some honings later: far enough apart to stand out of the measuring. */
+function landReadings(
   tool: Tool,
-  steps: readonly SessionStep[],
+  edge: SingleBevelEdge,
+  history: readonly HistoryEntry[],
   bench: ReadonlyMap<string, SizedAbrasive>,
-): SessionStep | undefined {
-  const taken = steps.map((step) => expectedMm3(tool, step, bench));
-  const all = taken.reduce((sum, mm3) => sum + mm3, 0);
-  const most = Math.max(0, ...taken);
-  return all > 0 && most >= MOST_OF_IT * all ? steps[taken.indexOf(most)] : undefined;
-}
-
-function knownRecessionMm(
-  { edge }: Tool,
-  { conditionBefore, outcome }: HistoryEntry['session'],
-): { readonly mm: number; readonly by: ReadingBy } | undefined {
-  if (!conditionBefore || outcome?.burr !== 'all-along') return undefined;
-  const { nickMm, tipRadiusUm, faults } = conditionBefore;
-  if (faults && faults.length > 0) return undefined;
-  const tipMm = tipRadiusUm === undefined ? 0 : dullRecessionMm(tipRadiusUm, includedDeg(edge));
-  if (nickMm !== undefined) return { mm: nickMm + tipMm, by: 'nick' };
-  return tipMm > 0 ? { mm: tipMm, by: 'burr' } : undefined;
-}
-
-/** The land as it was measured next, where nothing but use came between. */
-function nextLand(history: readonly HistoryEntry[], i: number): number | undefined {
-  for (const { session } of history.slice(i + 1)) {
-    if (session.landMm !== undefined) return session.landMm;
-    if (session.kind === 'honing' || session.kind === 'grinding') return undefined;
+): readonly RateReading[] {
+  if (edge.secondaryDeg === undefined || edge.microDeg !== undefined) return [];
+  const readings: RateReading[] = [];
+  let from: number | undefined;
+  let taken: Taken[] = [];
+  let last: HistoryEntry['session'] | undefined;
+  let honings = 0;
+  for (const { session } of history) {
+    const { landMm, kind, steps = [] } = session;
+    if (landMm !== undefined && from !== undefined && last) {
+      const expected = taken.reduce((sum, { mm3 }) => sum + mm3, 0);
+      const sd = landSteelMm3(edge, from, from + LAND_SD_MM * Math.SQRT2) / expected;
+      if (expected > 0 && sd <= TELLING_SD) {
+        const mm3 = landSteelMm3(edge, from, landMm);
+        readings.push(...readOff(taken, { mm3, sd }, last, 'land', { per: expected, honings }));
+        from = undefined;
+      }
+    }
+    if (landMm !== undefined && from === undefined) [from, taken, last, honings] = [landMm, [], undefined, 0];
+    if (kind === 'grinding') from = undefined;
+    if (kind !== 'honing') continue;
+    const here = takenBy(tool, session, bench);
+    // Steel that nobody counted makes what was counted say too little; what was measured is read by itself.
+    const counted = here.length > 0 && here.length === steps.filter(cuts(bench)).length;
+    if (!counted || steps.some(({ recessionMm }) => recessionMm !== undefined)) from = undefined;
+    taken = [...taken, ...here];
+    honings += 1;
+    last = session;
   }
-  return undefined;
+  return readings;
 }
 
-/** Steel between two lands of a secondary, mm³; 0 where the edge has none or did not grow. */
-function landSteelMm3({ edge }: Tool, beforeMm: number, afterMm: number): number {
-  if (edge.form !== 'single-bevel' || edge.secondaryDeg === undefined || afterMm <= beforeMm) return 0;
-  return (
-    unlessRefused(() => {
-      const section = honedSection(edge, beforeMm);
-      // The land grows in proportion to the recession, so the second tells how far the edge went back.
-      const perMm = (section.landMm(1e-3) - section.landMm(0)) / 1e-3;
-      return perMm > 0 ? section.steelMm2((afterMm - beforeMm) / perMm) * section.lengthMm : 0;
-    }) ?? 0
-  );
+const cuts =
+  (bench: ReadonlyMap<string, SizedAbrasive>) =>
+  ({ abrasiveId, strokes }: SessionStep): boolean => {
+    const stone = bench.get(abrasiveId);
+    return strokes > 0 && !(stone && kindFacts(stone.kind).strop);
+  };
+
+/** Steel between two lands of a secondary, mm³; less than 0 where the second is the shorter. */
+function landSteelMm3(edge: SingleBevelEdge, fromMm: number, toMm: number): number {
+  const { primaryDeg, secondaryDeg = NaN } = edge;
+  const [short, long] = fromMm < toMm ? [fromMm, toMm] : [toMm, fromMm];
+  const behind = (landMm: number): number =>
+    recessionForLand(primaryDeg, secondaryDeg, narrowed(edge, landMm));
+  const start = unworked(edge, narrowed(edge, short));
+  return Math.sign(toMm - fromMm) * steelToGoBackMm3(edge, start, behind(long) - behind(short));
+}
+
+const narrowed = ({ thicknessMm, primaryDeg, secondaryDeg }: SingleBevelEdge, landMm: number): number =>
+  Math.min(landMm, widestLandMm(thicknessMm, secondaryDeg ?? primaryDeg));
+
+/** What a session’s steps took of the bevel, at the rates assumed. */
+function takenBy(
+  tool: Tool,
+  { steps = [], setting }: HistoryEntry['session'],
+  bench: ReadonlyMap<string, SizedAbrasive>,
+): Taken[] {
+  return steps.flatMap((step): Taken[] => {
+    const item = itemOf(tool, step, setting, bench);
+    return item && !item.strop && item.facet !== 'back' ? [{ step, mm3: takenMm3(item) }] : [];
+  });
+}
+
+/** Known steel set against the strokes of the stone that took nearly all of it. */
+function readOff(
+  taken: readonly Taken[],
+  known: { readonly mm3: number; readonly sd: number },
+  { id, toolId, startedAt }: HistoryEntry['session'],
+  by: ReadingBy,
+  { per, honings = 1 }: { readonly per?: number; readonly honings?: number } = {},
+): RateReading[] {
+  const byStone = new Map<string, { strokes: number; mm3: number }>();
+  for (const { step, mm3 } of taken) {
+    const sum = byStone.get(step.abrasiveId) ?? { strokes: 0, mm3: 0 };
+    byStone.set(step.abrasiveId, { strokes: sum.strokes + step.strokes, mm3: sum.mm3 + mm3 });
+  }
+  const all = taken.reduce((sum, { mm3 }) => sum + mm3, 0);
+  const [main] = [...byStone].sort(([, a], [, b]) => b.mm3 - a.mm3);
+  if (!main) return [];
+  const [abrasiveId, { strokes, mm3 }] = main;
+  if (mm3 < MOST_OF_IT * all || strokes < LEAST_STROKES || mm3 <= 0) return [];
+  const ratio = (known.mm3 - (all - mm3)) / mm3;
+  // A share of what was known, or of what was expected, as a share of the stone’s own.
+  const sd = known.sd * ((per ?? Math.max(known.mm3, 0)) / mm3);
+  return [
+    {
+      abrasiveId,
+      sessionId: id,
+      toolId,
+      at: startedAt,
+      by,
+      ratio: Math.max(LEAST_RATIO, ratio),
+      sd,
+      honings,
+    },
+  ];
 }

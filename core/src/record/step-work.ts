@@ -1,7 +1,15 @@
-import type { Abrasive } from '../abrasive/abrasive.js';
-import { PLAN_DEFAULTS } from '../progression/honing-plan.js';
+import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
+import { assumedRate } from '../abrasive/at-work.js';
+import { grit } from '../abrasive/grit.js';
+import { estimatedScratchUm } from '../abrasive/removal.js';
+import type { Edge } from '../edge/edge.js';
+import { PLAN_DEFAULTS, type OwnedAbrasive } from '../progression/honing-plan.js';
 import { cuttingMm } from '../progression/pace.js';
-import type { SessionStep } from '../session/session.js';
+import type { SessionSetting, SessionStep } from '../session/session.js';
+import { STEELS, type Tool } from '../tool/tool.js';
+import type { Facet } from '../work/facet.js';
+import { sidesOf } from '../work/sides.js';
+import type { WorkItem } from '../work/worked.js';
 
 /** Push, N, and length that cut, mm, of each stroke of a step: as noted, else the stone's, else as plans have it. */
 export const strokeOf = (
@@ -11,3 +19,41 @@ export const strokeOf = (
   forceN: forceN ?? stone.forceN ?? PLAN_DEFAULTS.forceN,
   strokeMm: cuttingMm(stone.strokeMm, bothWays ? 'both' : 'pull'),
 });
+
+/** A strop polishes; what it takes of an edge is not counted. */
+const takesSteel = ({ kind }: OwnedAbrasive): boolean => {
+  const { factor, strop } = kindFacts(kind);
+  return factor !== undefined && !strop;
+};
+
+/** A step of a session as work on its tool’s edge; none where its abrasive is not known or takes no strokes. */
+export function itemOf(
+  { edge, steel }: Tool,
+  step: SessionStep,
+  setting: Pick<SessionSetting, 'angleDeg'> | undefined,
+  bench: ReadonlyMap<string, OwnedAbrasive>,
+): WorkItem | undefined {
+  const abrasive = bench.get(step.abrasiveId);
+  if (!abrasive || kindFacts(abrasive.kind).factor === undefined) return undefined;
+  const { sizeUm } = grit(abrasive.grade);
+  const facet = step.facet ?? facetSetAt(edge, setting?.angleDeg);
+  return {
+    ...(facet && { facet }),
+    ...strokeOf(step, abrasive),
+    strokes: step.strokes,
+    removalMm3PerNm: assumedRate(abrasive, sizeUm),
+    marksUm: abrasive.scratchUm ?? estimatedScratchUm(sizeUm),
+    steelFactor: STEELS[steel].factor,
+    strop: !takesSteel(abrasive),
+  };
+}
+
+/** Two settings nearer than this are the same facet, degrees. */
+const SAME_FACET_DEG = 0.6;
+
+/** The facet a setting honed: the steepest of those at its angle; none where none is, or both sides are. */
+function facetSetAt(edge: Edge, angleDeg: number | undefined): Facet | undefined {
+  const { one, other } = sidesOf(edge);
+  if (angleDeg === undefined || other) return undefined;
+  return one.facets.findLast(({ deg }) => Math.abs(deg - angleDeg) <= SAME_FACET_DEG)?.facet;
+}

@@ -39,6 +39,8 @@ function honedIn(run: Run): Session | undefined {
         forceN: planned?.forceN ?? plan.forceN,
         ...(planned?.bothWays && { bothWays: true }),
         ...(places && { places: placesMade(places, strokes) }),
+        ...(planned?.back && { facet: 'back' as const }),
+        ...(planned?.back && { facet: 'back' as const }),
       };
     })
     .filter(({ strokes }) => strokes > 0);

@@ -1,6 +1,6 @@
 import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
 import type { PlanCare } from '../progression/honing-plan.js';
-import { shapeOfEdge } from '../progression/honed-section.js';
+import { shapeOfEdge } from '../edge/edge.js';
 import type { Tool } from '../tool/tool.js';
 import type { RunPlan } from './run-plan.js';
 import type { Lift, Station } from './station.js';

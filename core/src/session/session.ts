@@ -1,5 +1,6 @@
 import type { CamberRead } from '../camber/camber-read.js';
 import type { Condition } from '../edge/dulling.js';
+import type { Facet } from '../work/facet.js';
 
 /** `measuring` is a look with rule or caliper: how wide the land is, how the edge is curved; it changes nothing. */
 export const SESSION_KINDS = ['honing', 'grinding', 'stropping', 'use', 'measuring'] as const;
@@ -44,6 +45,8 @@ export interface SessionStep {
   readonly recessionMm?: number;
   /** Strokes by place across the edge, left to right, three or five of them; together they are `strokes`. */
   readonly places?: readonly number[];
+  /** The face they were made on; unless said, the one that its setting honed, else the one at the edge. */
+  readonly facet?: Facet;
 }
 
 /** The guide and stop an edge was set on. */

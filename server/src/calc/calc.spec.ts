@@ -84,6 +84,30 @@ const EXAMPLES: readonly (readonly [
   ],
   ['countdown', { from: 5 }, { strokes: 30 }],
   ['countdown', { from: 10, sides: 1 }, { strokes: 55 }],
+  [
+    'edge-work',
+    {
+      edge: { form: 'single-bevel', widthMm: 45, thicknessMm: 3, primaryDeg: 25, secondaryDeg: 30 },
+      landMm: 0.5,
+      tipUm: 3,
+      marksUm: 1.4,
+      works: [{ removalMm3PerNm: 0.0047849, forceN: 20, strokeMm: 150, strokes: 10, marksUm: 1.38 }],
+    },
+    { recessionMm: 0.012055, landMm: 0.558455, marksUm: 1.38, steelMm3: 0.143547 },
+  ],
+  ['primary-shaping', { thicknessMm: 3, foundDeg: 34, wantedDeg: 25 }, { steelMm2: 2.978757 }],
+  [
+    'primary-shaping',
+    { thicknessMm: 3, foundDeg: 34, wantedDeg: 25, landLeftMm: 0.7 },
+    { steelMm2: 2.252142 },
+  ],
+  [
+    'strop-wrap',
+    { forceN: 22, widthMm: 20, contactMm: 1, leatherMm: 2, modulusMPa: 30 },
+    { indentMm: 0.073333, wrapDeg: 4.194183 },
+  ],
+  ['knife-angle', { widthMm: 18, liftMm: 3.2 }, { bevelDeg: 10.240348 }],
+  ['knife-angle', { widthMm: 25, spineThicknessMm: 2.6, liftMm: 5 }, { bevelDeg: 14.497879 }],
   // Two normal laws weighed by hand: (2·ln 2/0.09)/(1/0.25 + 2/0.09).
   ['learned-rate', { ratios: [2, 2] }, { factor: 1.7993, readings: 2 }],
   ['edge-keep', { angleDeg: 40, referenceDeg: 30 }, { ratio: 0.6718 }],
@@ -132,6 +156,8 @@ const REFUSED: readonly (readonly [name: string, input: object, field: string, s
     /whole bevel/,
   ],
   ['hollow-grind', { wheelRadiusMm: 20, thicknessMm: 12, bevelDeg: 20 }, 'wheelRadiusMm', /larger wheel/],
+  ['primary-shaping', { thicknessMm: 3, foundDeg: 25, wantedDeg: 30 }, 'wantedDeg', /less than 25°/],
+  ['knife-angle', { widthMm: 18, liftMm: 19 }, 'liftMm', /smaller lift/],
   [
     'wheel-support',
     { wheelRadiusMm: 200, jigProjectionMm: 5, offsetMm: 40, angleDeg: 5 },

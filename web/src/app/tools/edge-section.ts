@@ -15,7 +15,7 @@ import {
   Refusal,
   backBevelDeg,
   cosDeg,
-  dullRecessionMm,
+  recessionForTipMm,
   edgeChain,
   sinDeg,
   wornTip,
@@ -169,7 +169,7 @@ export class EdgeSection {
     const round = wornTip(upper.angleDeg, under, radiusUm);
     const [a, b, r] = [toPx(round.upper), toPx(round.lower), round.radiusMm * pxPerMm];
     const flatBacked = edge.form === 'single-bevel' && backBevelDeg(edge) === 0;
-    const backMm = flatBacked ? dullRecessionMm(radiusUm, upper.angleDeg) : undefined;
+    const backMm = flatBacked ? recessionForTipMm(radiusUm, upper.angleDeg, 1) : undefined;
     const from = backMm === undefined ? undefined : toPx({ x: backMm, y: 0 });
     return {
       lost: `M${b.x} ${b.y}L${tip.x} ${tip.y}L${a.x} ${a.y}A${r} ${r} 0 0 0 ${b.x} ${b.y}Z`,

@@ -1,0 +1,210 @@
+import { removalPerStrokeMm3 } from '../abrasive/removal.js';
+import { backBevelDeg, type Edge } from '../edge/edge.js';
+import { sinDeg, tanDeg } from '../measure/trig.js';
+import { apexShift } from './both-sides.js';
+import { backLower, profileOf, type EdgeAtWork } from './edge-at-work.js';
+import type { Facet } from './facet.js';
+import { areaMm2, cutBy, edgeAtMm, faceMm, moved } from './profile.js';
+import { sidesOf, type Side, type Sides } from './sides.js';
+
+/** Work on an edge with one abrasive. */
+export interface WorkItem {
+  /** The facet worked; the one at the very edge unless said, both sides alike of an edge that has two. */
+  readonly facet?: Facet;
+  readonly strokes: number;
+  readonly forceN: number;
+  /** What of a stroke cuts, mm: to and fro twice its length. */
+  readonly strokeMm: number;
+  readonly removalMm3PerNm: number;
+  /** The marks it leaves itself, µm. */
+  readonly marksUm: number;
+  readonly steelFactor: number;
+  /** It polishes: what it takes of the edge is not counted. */
+  readonly strop?: boolean;
+}
+
+/** How much of a back is polished where nobody said, mm: the first few (common practice, no source). */
+export const POLISHED_MM = 3;
+
+/** Steel an item takes, mm³, after Archard’s wear law. */
+export const takenMm3 = (item: WorkItem): number =>
+  item.strokes * removalPerStrokeMm3(item.removalMm3PerNm, item.forceN, item.strokeMm, item.steelFactor);
+
+/**
+ * The edge after some work on it: the one place where strokes become steel, land, marks and tip. The facet in
+ * contact goes down by the steel over its face as that grows; marks go down with it to the abrasive’s own; a
+ * nick goes first, then the tip.
+ * @example worked(edge, unworked(edge), { strokes: 10, removalMm3PerNm: 0.0047849, forceN: 20, strokeMm: 150, … })
+ */
+export function worked(edge: Edge, state: EdgeAtWork, item: WorkItem): EdgeAtWork {
+  const sides = sidesOf(edge);
+  const steelMm3 = takenMm3(item);
+  if (steelMm3 <= 0) return state;
+  if (item.facet === 'back') return backWorked(edge, sides, state, item, steelMm3);
+  const { one, other } = sides;
+  const places = placesOf(one, other, item.facet);
+  const sectionMm2 = steelMm3 / places.length / sides.lengthMm;
+  const atMm = { ...state.atMm };
+  const marksUm = { ...state.marksUm };
+  let [leftMm, rightMm] = [0, 0];
+  for (const place of places) {
+    const { facet, deg, side } = place;
+    const cut = cutInto(place, state, sectionMm2);
+    const downMm = cut.byMm * sinDeg(deg);
+    marksUm[facet] = marksAfter(marksUm[facet], downMm, item.marksUm);
+    atMm[facet] = cut.atMm;
+    if (side === one) leftMm += downMm;
+    else rightMm += downMm;
+  }
+  if (item.strop) return { ...state, marksUm };
+  const next = { ...state, atMm, marksUm };
+  if (!other) {
+    const backMm = edgeOf(one, next) - edgeOf(one, state);
+    return receded(next, { backMm, sidewaysMm: 0 }, backMm * sinDeg(sides.includedDeg), 0, steelMm3);
+  }
+  const shift = apexShift({
+    leftDownMm: leftMm,
+    rightDownMm: rightMm,
+    leftDeg: edgeDeg(one),
+    rightDeg: edgeDeg(other),
+  });
+  return receded(next, shift, leftMm, rightMm, steelMm3);
+}
+
+/** A back goes down evenly as far as it is polished; over a shim, as a wedge that grows with the square. */
+function backWorked(
+  edge: Edge,
+  sides: Sides,
+  state: EdgeAtWork,
+  item: WorkItem,
+  steelMm3: number,
+): EdgeAtWork {
+  const before = state.atMm.back ?? 0;
+  const areaMm2 = steelMm3 / sides.lengthMm;
+  const shimmed = edge.form === 'single-bevel' && edge.back === 'shim';
+  const byMm = shimmed
+    ? Math.sqrt(before * before + 2 * areaMm2 * tanDeg(backBevelDeg(edge))) - before
+    : areaMm2 / ((edge.form === 'single-bevel' ? edge.polishedMm : undefined) ?? POLISHED_MM);
+  const own = marksAfter(state.marksUm.back, byMm, item.marksUm);
+  const marked = { ...state, marksUm: { ...state.marksUm, back: own } };
+  if (item.strop || sides.other) return marked;
+  const lower = backLower(sides.one, state.atMm, byMm);
+  const backMm = edgeOf(sides.one, { ...state, atMm: lower }) - edgeOf(sides.one, state);
+  // A hollow keeps its own place: the little that it would shift is left out.
+  const atMm = { ...(sides.one.hollow ? state.atMm : lower), back: before + byMm };
+  return receded({ ...marked, atMm }, { backMm, sidewaysMm: 0 }, 0, byMm, steelMm3);
+}
+
+interface Place {
+  readonly side: Side;
+  readonly index: number;
+  readonly facet: Facet;
+  readonly deg: number;
+}
+
+/** The facets an item is done on: the one it names where the edge has it, else what lies at the edge. */
+function placesOf(one: Side, other: Side | undefined, facet: Facet | undefined): readonly Place[] {
+  const sides = [one, ...(other ? [other] : [])];
+  const named = sides.flatMap((side) =>
+    side.facets.flatMap((each, index) => (each.facet === facet ? [{ side, index, ...each }] : [])),
+  );
+  return named.length > 0 ? named : sides.map(atTheEdge);
+}
+
+function atTheEdge(side: Side): Place {
+  const index = side.facets.length - 1;
+  return { side, index, ...(side.facets[index] as Side['facets'][number]) };
+}
+
+/** Where a facet’s plane comes to by a cross-section, and how far that is. */
+function cutInto(
+  { side, index, facet, deg }: Place,
+  { atMm, jointMm }: EdgeAtWork,
+  steelMm2: number,
+): { readonly atMm: number; readonly byMm: number } {
+  const before = atMm[facet] ?? 0;
+  if (side.faceMm !== undefined) {
+    const byMm = steelMm2 / side.faceMm / sinDeg(deg);
+    return { atMm: before + byMm, byMm };
+  }
+  const after = cutBy(profileOf(side, atMm, jointMm), index, steelMm2).planes[index]?.atMm ?? before;
+  return { atMm: after, byMm: after - before };
+}
+
+const edgeDeg = ({ facets }: Side): number => facets.at(-1)?.deg ?? NaN;
+
+const edgeOf = (side: Side, { atMm, jointMm }: Pick<EdgeAtWork, 'atMm' | 'jointMm'>): number =>
+  side.faceMm === undefined
+    ? edgeAtMm(profileOf(side, atMm, jointMm))
+    : (atMm[side.facets.at(-1)?.facet ?? 'bevel'] ?? 0);
+
+const marksAfter = (before: number | undefined, downMm: number, own: number): number =>
+  Math.max(own, (before ?? own) - 1000 * downMm);
+
+/** The edge gone back: the nick first, then the tip. */
+function receded(
+  state: EdgeAtWork,
+  { backMm, sidewaysMm }: { readonly backMm: number; readonly sidewaysMm: number },
+  leftDownMm: number,
+  rightDownMm: number,
+  steelMm3: number,
+): EdgeAtWork {
+  const nickMm = Math.max(0, state.nickMm - backMm);
+  const past = backMm > 0 ? (backMm - (state.nickMm - nickMm)) / backMm : 1;
+  const { formedUm, leftUm, rightUm } = state.tip;
+  return {
+    ...state,
+    nickMm,
+    tip: {
+      formedUm,
+      leftUm: leftUm + 1000 * leftDownMm * past,
+      rightUm: rightUm + 1000 * rightDownMm * past,
+    },
+    recessionMm: state.recessionMm + backMm,
+    sidewaysMm: state.sidewaysMm + sidewaysMm,
+    steelMm3: state.steelMm3 + steelMm3,
+  };
+}
+
+/** Cross-section times length to be taken at the edge, mm³, for it to go back so far; both sides alike. */
+export function steelToGoBackMm3(edge: Edge, state: EdgeAtWork, backMm: number): number {
+  const { one, other, lengthMm } = sidesOf(edge);
+  return [one, ...(other ? [other] : [])].reduce(
+    (sum, side) => sum + lengthMm * sectionToGoBackMm2(side, state, backMm),
+    0,
+  );
+}
+
+function sectionToGoBackMm2(side: Side, { atMm, jointMm }: EdgeAtWork, backMm: number): number {
+  const { index, facet, deg } = atTheEdge(side);
+  if (side.faceMm !== undefined) return backMm * sinDeg(deg) * side.faceMm;
+  const before = profileOf(side, atMm, jointMm);
+  const byMm = edgeAtMm(before) + backMm - (atMm[facet] ?? 0);
+  return areaMm2(moved(before, index, byMm)) - areaMm2(before);
+}
+
+/** The edge set back so far by what was measured, whatever strokes say; both sides alike. */
+export function setBack(edge: Edge, state: EdgeAtWork, backMm: number): EdgeAtWork {
+  const { one, other } = sidesOf(edge);
+  const atMm = { ...state.atMm };
+  for (const side of [one, ...(other ? [other] : [])]) {
+    const { facet } = atTheEdge(side);
+    atMm[facet] = edgeOf(side, state) + backMm;
+  }
+  return {
+    ...state,
+    atMm,
+    nickMm: Math.max(0, state.nickMm - backMm),
+    recessionMm: state.recessionMm + backMm,
+    steelMm3: state.steelMm3 + steelToGoBackMm3(edge, state, backMm),
+  };
+}
+
+/** What lies on the abrasive at the very edge, both sides together, mm². */
+export function contactMm2(edge: Edge, { atMm, jointMm }: EdgeAtWork): number {
+  const { one, other, lengthMm } = sidesOf(edge);
+  return [one, ...(other ? [other] : [])].reduce((sum, side) => {
+    const { index } = atTheEdge(side);
+    return sum + lengthMm * (side.faceMm ?? faceMm(profileOf(side, atMm, jointMm), index));
+  }, 0);
+}
