@@ -141,5 +141,5 @@ export { asFound, clearingMm } from './work/found.js';
 export { primaryShaping, type PrimaryShapingInput } from './work/primary-shaping.js';
 export { stropWrap, type StropWrapInput } from './work/strop-wrap.js';
 export { recessionForTipMm } from './work/tip.js';
-export { worked, type WorkItem } from './work/worked.js';
+export { contactMm2, steelToGoBackMm3, worked, type WorkItem } from './work/worked.js';
 export { itemOf } from './record/step-work.js';

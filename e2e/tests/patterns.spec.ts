@@ -121,7 +121,7 @@ test('the wheel: measured and dressed, its jig follows; a regrind goes through t
   await page.goto('/tools/shave-round/plan');
   await expect(page.getByText('First the wheel: Dry wheel, open grain')).toBeVisible();
   await expect(page.getByText(/light pass(es)? of at most/)).toBeVisible();
-  await type(page.getByLabel('Stop short of the edge'), '5');
+  await type(page.getByLabel('Stop short of the edge'), '9');
   await expect(page.getByText('no wider than what grinding would leave').first()).toBeVisible();
   await type(page.getByLabel('Stop short of the edge'), '0.8');
   await expectAccessible(page, BESIDES);
@@ -142,7 +142,8 @@ test('the wheel: measured and dressed, its jig follows; a regrind goes through t
   expect([wheel.kind, wheel.landLeftMm]).toEqual(['grinding', 0.8]);
   const { record } = await (await page.request.get('/api/records/shave-round')).json();
   expect(record.state.landFrom).toBe('ground');
-  expect(record.state.landMm).toBeGreaterThan(0.79);
+  // Jointed for its nick, the edge ended square: five strokes have made some of the land, not all.
+  expect(record.state.landMm).toBeGreaterThan(0.1);
   expect(record.state.landMm).toBeLessThan(1);
 });
 

@@ -12,8 +12,10 @@ const shave: Tool = {
   edge: flatBlade({ secondaryDeg: 28 }),
 };
 const history = (...sessions: readonly Partial<Session>[]): readonly HistoryEntry[] =>
+  historyOf(shave, ...sessions);
+const historyOf = (tool: Tool, ...sessions: readonly Partial<Session>[]): readonly HistoryEntry[] =>
   edgeHistory(
-    shave,
+    tool,
     sessions.map((session, i) => ({
       id: `s${i}`,
       toolId: 't',
@@ -32,6 +34,13 @@ describe('creepOf', () => {
     expect(creep?.nowDeg).toBe(30.5);
     expect(creep?.since).toBe('2026-01-02T00:00:00.000Z');
     expect(creep?.keepRatio).toBeCloseTo(0.894, 3);
+  });
+
+  it('tells half degrees between a secondary and its micro-bevel; the micro-bevel itself is meant', () => {
+    const fine: Tool = { ...shave, edge: flatBlade({ secondaryDeg: 31, microDeg: 33 }) };
+    const creep = creepOf(fine, historyOf(fine, ...[31, 31.5, 32, 32.5, 33].map(honed)));
+    expect([creep?.setDeg, creep?.nowDeg, creep?.steps]).toEqual([31, 32.5, 3]);
+    expect(creepOf(fine, historyOf(fine, honed(31), honed(33), honed(31), honed(33.1)))).toBeUndefined();
   });
 
   it('has nothing to say of a setting that wavers, went back, or was ground away', () => {

@@ -23,7 +23,11 @@ export interface Creep {
  */
 export function creepOf(tool: Tool, history: readonly HistoryEntry[]): Creep | undefined {
   if (tool.edge.form !== 'single-bevel') return undefined;
-  const setDeg = honedAtDeg(tool.edge);
+  const { secondaryDeg, microDeg } = tool.edge;
+  // A micro-bevel is meant to be steeper; what lies between it and the secondary is neither.
+  const setDeg = secondaryDeg ?? honedAtDeg(tool.edge);
+  const isMicro = (deg: number): boolean =>
+    microDeg !== undefined && Math.abs(deg - microDeg) < SAME_SETTING_DEG;
   const ground = history.findLastIndex(({ session }) => session.kind === 'grinding');
   const honings = history
     .slice(ground + 1)
@@ -31,12 +35,12 @@ export function creepOf(tool: Tool, history: readonly HistoryEntry[]): Creep | u
     .map(({ session }) => ({ at: session.startedAt, deg: session.setting?.angleDeg ?? setDeg }));
   let highest = setDeg;
   const rises = honings.filter(({ deg }) => {
-    if (deg < highest + SAME_SETTING_DEG) return false;
+    if (deg < highest + SAME_SETTING_DEG || isMicro(deg)) return false;
     highest = deg;
     return true;
   });
   const [first] = rises;
-  const nowDeg = honings.at(-1)?.deg ?? setDeg;
+  const nowDeg = honings.findLast(({ deg }) => !isMicro(deg))?.deg ?? setDeg;
   if (!first || nowDeg < setDeg + SAME_SETTING_DEG) return undefined;
   const keepRatio = edgeKeep({ angleDeg: nowDeg, referenceDeg: setDeg }).ratio;
   return { setDeg, nowDeg, steps: rises.length, since: first.at, keepRatio };

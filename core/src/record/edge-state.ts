@@ -8,6 +8,7 @@ import type { Tool } from '../tool/tool.js';
 import {
   behindGroundMm,
   facetsNow,
+  landMmOf,
   tipUmOf,
   unworked,
   withLand,
@@ -104,13 +105,12 @@ function seenOf(
   work: EdgeAtWork,
 ): Pick<EdgeState, 'work' | 'facets' | 'tipUm' | 'recessionMm' | 'landMm' | 'backMm' | 'steelMm3'> {
   const facets = facetsNow(edge, work);
-  const land = facets.find(({ facet }) => facet === 'secondary');
   return {
     work,
     facets,
     tipUm: tipUmOf(edge, work),
     recessionMm: behindGroundMm(edge, work),
-    ...(land && { landMm: land.lengthMm }),
+    ...(hasLand(edge) && { landMm: landMmOf(edge, work) }),
     backMm: work.recessionMm,
     steelMm3: work.steelMm3,
   };

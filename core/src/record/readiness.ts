@@ -46,6 +46,8 @@ export interface RackRule {
 
 /** The land is wide when it covers this share of the whole bevel. An estimate. */
 export const WIDE_LAND_SHARE = 1 / 3;
+/** A land nobody measured is believed after so many honings (estimate). */
+const UNMEASURED_HONINGS = 20;
 /** A carver strops about every half hour of cutting (common practice, no source). */
 export const STROP_EVERY_MIN = 30;
 /** A stropped edge that dulls after this many strops since it was honed wants a stone. An estimate. */
@@ -84,7 +86,12 @@ export const RACK_RULES: readonly RackRule[] = [
       if (edge.form !== 'single-bevel' || edge.secondaryDeg === undefined) return undefined;
       const wideMm = WIDE_LAND_SHARE * widestLandMm(edge.thicknessMm, edge.secondaryDeg);
       const { landMm = 0, honings, landFrom } = state;
-      if (landMm < wideMm || landFrom === 'assumed') return undefined;
+      if (landMm < wideMm) return undefined;
+      if (landFrom === 'assumed') {
+        return honings < UNMEASURED_HONINGS
+          ? undefined
+          : `By its ${honings} honings the land should be ${hand.length(landMm)} wide, and nobody measured it: look, and grind it if it is.`;
+      }
       const since = honings > 0 ? ` after ${counted(honings, 'honing')}` : '';
       return `The land is ${hand.length(landMm)} wide${since}, past ${hand.length(wideMm)}.`;
     },

@@ -84,7 +84,8 @@ function landed(edge: Edge, side: Side, landMm: number): EdgeAtWork['atMm'] {
   const microLandMm = (edge.form === 'single-bevel' ? edge.microLandMm : undefined) ?? 0;
   const ahead = micro ? recessionForLand(honed.deg, micro.deg, microLandMm) : 0;
   const hidden = micro ? (microLandMm * sinDeg(micro.deg)) / sinDeg(honed.deg) : 0;
-  const fullMm = Math.min(landMm + hidden, side.thicknessMm / sinDeg(honed.deg));
+  const ownMm = Math.max(0, landMm - (micro ? microLandMm : 0));
+  const fullMm = Math.min(ownMm + hidden, side.thicknessMm / sinDeg(honed.deg));
   const at = side.hollow
     ? (withFace(profileOf({ ...side, facets: [ground, honed] }, {}), 1, fullMm).planes[1]?.atMm ?? 0)
     : recessionForLand(ground.deg, honed.deg, fullMm);
@@ -152,13 +153,15 @@ export const withTip = (state: EdgeAtWork, formedUm: number): EdgeAtWork => ({
   tip: { formedUm, leftUm: 0, rightUm: 0 },
 });
 
-/** What people measure of an edge: the secondary’s length, a hollow’s rim, else the faces worked, all together, mm. */
+/**
+ * What people measure of an edge, mm: all that was honed of a ground bevel, its micro-bevel with it; a hollow’s rim;
+ * else the faces worked, all together.
+ */
 export function landMmOf(edge: Edge, state: EdgeAtWork): number {
   const worked = facetsNow(edge, state).filter(({ facet }) => !['primary', 'body'].includes(facet));
-  const land = worked.find(({ facet }) => facet === 'secondary');
-  if (land) return land.lengthMm;
   const lengthMm = worked.reduce((sum, facet) => sum + facet.lengthMm, 0);
-  return sidesOf(edge).one.hollow ? lengthMm / 2 : lengthMm;
+  const { hollow, facets } = sidesOf(edge).one;
+  return hollow && !facets.some(({ facet }) => facet === 'secondary') ? lengthMm / 2 : lengthMm;
 }
 
 /** The longest that could be, mm. */

@@ -106,7 +106,7 @@ export function entryWords(
     .filter((step) => step.strokes > 0)
     .map(
       (step) =>
-        `${nameOf(step.abrasiveId)} ${step.strokes}${step.places ? ` (by place ${step.places.join('·')})` : ''}`,
+        `${nameOf(step.abrasiveId)} ${step.strokes}${step.places ? ` (by place ${step.places.join('·')})` : ''}${step.facet === 'back' ? ' on the back' : ''}`,
     )
     .join(', ');
   return [

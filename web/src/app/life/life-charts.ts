@@ -11,6 +11,8 @@ import { ThemeService } from '../theme/theme.service';
 import { MEASURE_WORDS } from './entry-words';
 import {
   barOptions,
+  goneAndMarks,
+  goneOptions,
   landAndAngle,
   landOptions,
   strokesByStone,
@@ -40,6 +42,12 @@ const MONTH_MS = 30 * 86_400_000;
       <figure>
         <figcaption>{{ landed() ? 'Land and angle' : 'Angle' }}</figcaption>
         <p-chart type="line" height="230px" [data]="land()" [options]="landing()" [ariaLabel]="landWords()" />
+      </figure>
+    }
+    @if (honings().length) {
+      <figure>
+        <figcaption>The edge gone back, and the marks left at it</figcaption>
+        <p-chart type="line" height="210px" [data]="gone()" [options]="going()" [ariaLabel]="goneWords()" />
       </figure>
     }
     @if (lives().dull + lives().cutting > 0) {
@@ -135,6 +143,13 @@ export class LifeCharts {
         ? `angle set between ${this.figures.angle(Math.min(...angles))} and ${this.figures.angle(Math.max(...angles))}`
         : 'no angle put down';
     return `${landMm === undefined ? '' : `Land now ${this.figures.length(landMm)}; `}${angle}.`;
+  });
+
+  protected readonly gone = computed(() => goneAndMarks(this.entries(), this.ink()));
+  protected readonly going = computed(() => goneOptions(this.ink(), this.figures, this.span(), this.still));
+  protected readonly goneWords = computed(() => {
+    const { backMm, steelMm3 } = this.life().record.state;
+    return `Gone back ${this.figures.length(backMm)} in all, ${this.figures.number(steelMm3, 1)} mm³ of steel.`;
   });
 
   private readonly measure = computed(() => measureOf(this.tool(), this.entries()));

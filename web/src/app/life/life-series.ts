@@ -54,6 +54,39 @@ export function landAndAngle(entries: readonly Entry[], ink: Ink): ChartData<'li
   };
 }
 
+/** How far back the edge has gone in all, and the marks every sharpening left at it. */
+export function goneAndMarks(entries: readonly Entry[], ink: Ink): ChartData<'line', Dot[]> {
+  const worked = entries.filter(
+    ({ session, backMm }) => backMm > 0 || session.kind === 'honing' || session.kind === 'grinding',
+  );
+  return {
+    datasets: [
+      {
+        label: 'Gone back',
+        data: worked.map((entry): Dot => ({ x: at(entry), y: entry.goneMm })),
+        yAxisID: 'gone',
+        stepped: 'before',
+        borderColor: ink.steel,
+        backgroundColor: ink.steel,
+        borderWidth: 2.5,
+        pointRadius: 0,
+      },
+      {
+        label: 'Marks left',
+        data: entries.flatMap((entry): Dot[] =>
+          entry.marksUm === undefined ? [] : [{ x: at(entry), y: entry.marksUm }],
+        ),
+        yAxisID: 'marks',
+        showLine: false,
+        borderColor: ink.leather,
+        backgroundColor: ink.leather,
+        pointRadius: 4,
+        pointStyle: 'rectRot',
+      },
+    ],
+  };
+}
+
 /** Strokes of every honing, stone upon stone. */
 export function strokesByStone(
   entries: readonly Entry[],
@@ -212,6 +245,40 @@ export function landOptions(
         ticks: figuresOn(ink),
         grid: { drawOnChartArea: false },
         grace: 1,
+      },
+    } as never,
+  };
+}
+
+export function goneOptions(
+  ink: Ink,
+  figures: Figures,
+  span: readonly [number, number],
+  still: boolean,
+): ChartOptions<'line'> {
+  const options = common(ink, still) as ChartOptions<'line'>;
+  return {
+    ...options,
+    scales: {
+      x: time(ink, ...span),
+      gone: {
+        position: 'left',
+        beginAtZero: true,
+        afterFit: asWide,
+        title: text(`Edge gone back, ${figures.unitOf('length')}`, ink),
+        ticks: {
+          ...figuresOn(ink),
+          callback: (mm: number | string) => figures.write('length', Number(Number(mm).toFixed(3))),
+        },
+        grid: { color: ink.line },
+      },
+      marks: {
+        position: 'right',
+        beginAtZero: true,
+        afterFit: asWide,
+        title: text('Marks at the edge, µm', ink),
+        ticks: figuresOn(ink),
+        grid: { drawOnChartArea: false },
       },
     } as never,
   };

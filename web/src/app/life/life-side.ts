@@ -9,6 +9,7 @@ import {
   SESSION_KINDS,
   formatDay,
   type EdgeState,
+  type Facet,
   type Session,
   type SessionKind,
   type Tool,
@@ -30,6 +31,9 @@ const AT_FIRST = 25;
   template: `
     @if (life(); as l) {
       <p class="sum">{{ sum() }}</p>
+      @if (faces(); as told) {
+        <p>{{ told }}</p>
+      }
       @if (l.entries.length) {
         <ma-life-charts [tool]="tool()" [life]="l" />
       }
@@ -221,6 +225,19 @@ export class LifeSide {
     );
   });
 
+  /** Every face of the edge as it is reckoned to stand, and since when it is reckoned so. */
+  protected readonly faces = computed(() => {
+    const { record, entries } = this.life() ?? {};
+    if (!record || !entries?.some(({ session }) => session.kind === 'honing')) return '';
+    const { facets, tipUm } = record.state;
+    const told = facets.map(({ facet, angleDeg, lengthMm, marksUm }) => {
+      const marks = marksUm === undefined ? '' : `, marks about ${this.figures.number(marksUm, 1)} µm`;
+      return `${FACE_WORDS[facet]} ${this.figures.angle(angleDeg)}, ${this.figures.length(lengthMm)} long${marks}`;
+    });
+    const tip = tipUm > 0 ? ` Of the worn tip ${this.figures.number(tipUm, 1)} µm was left.` : '';
+    return `Reckoned: ${told.join('; ')}.${tip} ${RECKONED_SINCE}`;
+  });
+
   /** The angle last set, on which seat and stop. */
   private lastSet({ lastSetting }: EdgeState): string {
     if (!lastSetting) return '';
@@ -259,6 +276,24 @@ export class LifeSide {
     this.blank.set(blankEntry(this.tool(), kind, new Date(), this.life()?.record.state.lastSetting));
   }
 }
+
+/** Earlier releases booked back strokes and finer stones on the bevel, and two-sided edges too far back. */
+const RECKONED_SINCE =
+  'All entries are reckoned so since release 0.9.0, which takes back strokes, finer stones and second sides for what they are; earlier ones told more steel.';
+
+const FACE_WORDS: Readonly<Record<Facet, string>> = {
+  micro: 'micro-bevel',
+  secondary: 'secondary',
+  primary: 'primary',
+  bevel: 'bevel',
+  left: 'left bevel',
+  right: 'right bevel',
+  back: 'back',
+  rim: 'rims',
+  body: 'body',
+  inside: 'inside',
+  keel: 'keel',
+};
 
 const FROM = {
   entered: 'what was entered',
