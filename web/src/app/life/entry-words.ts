@@ -122,7 +122,10 @@ export function entryWords(
 }
 
 /** What an entry changed: the land before and after, and how far the edge went back. */
-export function changeWords({ session, landBeforeMm, landMm, backMm }: Entry, figures: Figures): string {
+export function changeWords(
+  { session, landBeforeMm, landMm, backMm }: Pick<Entry, 'session' | 'landBeforeMm' | 'landMm' | 'backMm'>,
+  figures: Figures,
+): string {
   if (session.kind === 'use' || session.kind === 'stropping') return '';
   const land =
     landBeforeMm !== undefined && landMm !== undefined && landBeforeMm !== landMm

@@ -48,6 +48,10 @@ const MONTH_MS = 30 * 86_400_000;
       <figure>
         <figcaption>The edge gone back, and the marks left at it</figcaption>
         <p-chart type="line" height="210px" [data]="gone()" [options]="going()" [ariaLabel]="goneWords()" />
+        <p>
+          Since release 0.9.0 strokes of the back, finer stones and second sides are reckoned for what they
+          are, in every entry; earlier releases told more steel.
+        </p>
       </figure>
     }
     @if (lives().dull + lives().cutting > 0) {
@@ -86,6 +90,10 @@ const MONTH_MS = 30 * 86_400_000;
     }
     figcaption {
       font-weight: 700;
+    }
+    p {
+      margin: 0.2rem 0 0;
+      color: var(--muted);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

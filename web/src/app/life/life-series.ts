@@ -56,18 +56,17 @@ export function landAndAngle(entries: readonly Entry[], ink: Ink): ChartData<'li
 
 /** How far back the edge has gone in all, and the marks every sharpening left at it. */
 export function goneAndMarks(entries: readonly Entry[], ink: Ink): ChartData<'line', Dot[]> {
-  const worked = entries.filter(
-    ({ session, backMm }) => backMm > 0 || session.kind === 'honing' || session.kind === 'grinding',
-  );
+  // From the first entry to the last, so that a single honing is a step in a line.
+  const steps = entries.filter(({ backMm }, i) => i === 0 || i === entries.length - 1 || backMm > 0);
   return {
     datasets: [
       {
         label: 'Gone back',
-        data: worked.map((entry): Dot => ({ x: at(entry), y: entry.goneMm })),
+        data: steps.map((entry): Dot => ({ x: at(entry), y: entry.goneMm })),
         yAxisID: 'gone',
         stepped: 'before',
-        borderColor: ink.steel,
-        backgroundColor: ink.steel,
+        borderColor: ink.ink,
+        backgroundColor: ink.ink,
         borderWidth: 2.5,
         pointRadius: 0,
       },

@@ -4,7 +4,7 @@ import { edgeHistory, lifeOf, recordOf, type Session } from '@mellow-anvil/core'
 import { press, textOf, typeInto, until } from '../testing/host';
 import { IRON, answer, page, playServer, stone, stored } from '../testing/page';
 import type { Life } from '../records/records.store';
-import { landAndAngle, strokesByStone, timeLine, useBetweenHonings } from './life-series';
+import { goneAndMarks, landAndAngle, strokesByStone, timeLine, useBetweenHonings } from './life-series';
 import type { Ink } from '../shared/chart-ink';
 import { LifeSide } from './life-side';
 
@@ -52,6 +52,16 @@ describe('life series', () => {
       honings.map((entry) => ({ x: Date.parse(entry.session.startedAt), y: entry.landMm as number })),
     );
     expect(angle?.data.map(({ y }) => y)).toEqual([30.1, 30.4, 30.6]);
+  });
+
+  it('draw how far the edge went back in steps from the first entry to the last, and the marks of each honing', () => {
+    const [gone, marks] = goneAndMarks(life.entries, ink).datasets;
+    const way = gone?.data.map(({ y }) => y) ?? [];
+    expect(way).toEqual([...way].sort((a, b) => a - b));
+    expect(way.at(-1)).toBe(life.record.state.backMm);
+    expect(marks?.data.length).toBe(3);
+    // After the 8000 its own marks, or what it did not clear of the 1000’s.
+    for (const { y } of marks?.data ?? []) expect(y).toBeGreaterThanOrEqual(0.12 * 1.2 - 1e-9);
   });
 
   it('stack strokes in the order of the bench set, and tell edges worn out from those honed before', () => {

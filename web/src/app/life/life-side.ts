@@ -32,7 +32,7 @@ const AT_FIRST = 25;
     @if (life(); as l) {
       <p class="sum">{{ sum() }}</p>
       @if (faces(); as told) {
-        <p>{{ told }}</p>
+        <p class="faces">{{ told }}</p>
       }
       @if (l.entries.length) {
         <ma-life-charts [tool]="tool()" [life]="l" />
@@ -112,6 +112,9 @@ const AT_FIRST = 25;
     }
     .sum {
       font-size: 1.15rem;
+    }
+    .faces {
+      color: var(--muted);
     }
     .put,
     header {
@@ -225,17 +228,19 @@ export class LifeSide {
     );
   });
 
-  /** Every face of the edge as it is reckoned to stand, and since when it is reckoned so. */
+  /** The faces that were honed, as they are reckoned to stand. */
   protected readonly faces = computed(() => {
     const { record, entries } = this.life() ?? {};
     if (!record || !entries?.some(({ session }) => session.kind === 'honing')) return '';
     const { facets, tipUm } = record.state;
-    const told = facets.map(({ facet, angleDeg, lengthMm, marksUm }) => {
-      const marks = marksUm === undefined ? '' : `, marks about ${this.figures.number(marksUm, 1)} µm`;
-      return `${FACE_WORDS[facet]} ${this.figures.angle(angleDeg)}, ${this.figures.length(lengthMm)} long${marks}`;
-    });
+    const told = facets
+      .filter(({ facet }) => facet !== 'primary' && facet !== 'body')
+      .map(({ facet, angleDeg, lengthMm, marksUm }) => {
+        const marks = marksUm === undefined ? '' : `, marks about ${this.figures.number(marksUm, 1)} µm deep`;
+        return `${FACE_WORDS[facet]} ${this.figures.length(lengthMm)} long at ${this.figures.angle(angleDeg)}${marks}`;
+      });
     const tip = tipUm > 0 ? ` Of the worn tip ${this.figures.number(tipUm, 1)} µm was left.` : '';
-    return `Reckoned: ${told.join('; ')}.${tip} ${RECKONED_SINCE}`;
+    return `By its strokes: ${told.join('; ')}.${tip}`;
   });
 
   /** The angle last set, on which seat and stop. */
@@ -276,10 +281,6 @@ export class LifeSide {
     this.blank.set(blankEntry(this.tool(), kind, new Date(), this.life()?.record.state.lastSetting));
   }
 }
-
-/** Earlier releases booked back strokes and finer stones on the bevel, and two-sided edges too far back. */
-const RECKONED_SINCE =
-  'All entries are reckoned so since release 0.9.0, which takes back strokes, finer stones and second sides for what they are; earlier ones told more steel.';
 
 const FACE_WORDS: Readonly<Record<Facet, string>> = {
   micro: 'micro-bevel',

@@ -181,9 +181,9 @@ export class PlanResult {
     const { job } = this.plan();
     if (this.request().stropOnly) return 'No steel to speak of: the strop only aligns.';
     const back = `The edge goes back ${this.figures.sliver(job.recessionMm)}`;
-    return job.wholeBevel || job.landAfterMm === job.landBeforeMm
-      ? `${back}, over the whole bevel.`
-      : `${back}; the land grows from ${this.figures.length(job.landBeforeMm)} to ${this.figures.length(job.landAfterMm)}.`;
+    const [before, after] = [job.landBeforeMm, job.landAfterMm].map((mm) => this.figures.length(mm));
+    if (job.wholeBevel) return `${back}, over the whole bevel.`;
+    return before === after ? `${back}.` : `${back}; the land grows from ${before} to ${after}.`;
   });
 
   protected readonly reason = computed((): Reason => {
