@@ -76,6 +76,7 @@ export * from './progression/camber-work.js';
 export * from './progression/compare-schools.js';
 export * from './progression/countdown.js';
 export * from './progression/honing-job.js';
+export * from './progression/grinding-first.js';
 export * from './progression/honing-plan.js';
 export * from './progression/intake.js';
 export * from './progression/order-of-work.js';

@@ -1,31 +1,27 @@
 import { kindFacts, servesShape, standsIn, type Abrasive } from '../abrasive/abrasive.js';
 import { benchAtWork, type BenchRecord, type StoneAtWork } from '../abrasive/at-work.js';
 import type { CareKind } from '../abrasive/care.js';
-import { depthOfMm, faultMm, type Condition } from '../edge/dulling.js';
-import { shapeOfEdge, type Edge } from '../edge/edge.js';
-import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
-import { contactMin, grindingWork, wheelAtWork } from '../grinding/grinding-work.js';
-import { attempt, insist, Refusal, unlessRefused } from '../refusal.js';
+import type { Condition } from '../edge/dulling.js';
+import { shapeOfEdge } from '../edge/edge.js';
+import { insist, unlessRefused } from '../refusal.js';
 import { familyFacts } from '../tool/families.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import { backWork, type BackStep } from './back-work.js';
+import {
+  afterGrinding,
+  grindingStep,
+  groundFirst,
+  type GrindRequest,
+  type GrindingStep,
+} from './grinding-first.js';
+import { leftBySteps } from './left-by-steps.js';
 import { camberWork, type CamberRequest, type CamberStep, type CamberWork } from './camber-work.js';
 import { startOf, type HoningJob } from './honing-job.js';
 import { landMmOf, type EdgeAtWork } from '../work/edge-at-work.js';
-import type { Facet } from '../work/facet.js';
 import { asFound } from '../work/found.js';
-import { groundTo } from '../work/ground.js';
-import { worked } from '../work/worked.js';
-import { intakeFrom, reshapeMm3, type Treatment } from './intake.js';
+import { intakeFrom, type Treatment } from './intake.js';
 import { cuttingMm, pushN, type Way } from './pace.js';
-import {
-  progression,
-  removalOf,
-  scratchOf,
-  type Progression,
-  type ProgressionInput,
-  type ProgressionStep,
-} from './progression.js';
+import { progression, type Progression, type ProgressionInput, type ProgressionStep } from './progression.js';
 import { underSchool, type School } from './schools.js';
 import { verdicts, type Verdict } from './verdicts.js';
 
@@ -61,21 +57,6 @@ export interface PlanRequest {
   readonly grind?: GrindRequest;
   /** Abrasives laid aside for this plan. */
   readonly laidAside: readonly string[];
-}
-
-export interface GrindRequest {
-  readonly wheelId: string;
-  /** The land left standing. */
-  readonly stopShortMm: number;
-  readonly pushN: number;
-}
-
-/** The grinding a plan begins with. */
-export interface GrindingStep extends GrindRequest {
-  readonly removeMm3: number;
-  /** Steel on the wheel, without dips and looks between. */
-  readonly minutes: number;
-  readonly landBeforeMm: number;
 }
 
 /** One stone of a plan, with the push it is to have. */
@@ -184,7 +165,7 @@ export function planHoning(
     };
   });
   const back = backWork(tool, request.condition, input, chosen);
-  const left = leftBy(tool, asked.found, input, [
+  const left = leftBySteps(tool, asked.found, input, [
     ...(back ?? []).flatMap((step) => (step.prepares ? [{ ...step, facet: 'back' as const }] : [])),
     ...steps,
     ...(curve?.step ? [curve.step] : []),
@@ -215,28 +196,6 @@ export function planHoning(
       (strop ? careMin(strop.id, record) : 0),
     verdicts: bench.map(({ id }): Verdict => judged.get(id) ?? verdictOn(id, strop, outOfReach)),
   };
-}
-
-/** The edge as steps will leave it. */
-function leftBy(
-  { edge, steel }: Tool,
-  found: EdgeAtWork,
-  { abrasives, job }: ProgressionInput,
-  steps: readonly { readonly id: string; readonly strokes: number; readonly facet?: Facet }[],
-): EdgeAtWork {
-  return steps.reduce((state, { id, strokes, facet }) => {
-    const stone = abrasives.find((each) => each.id === id);
-    if (!stone) return state;
-    return worked(edge, state, {
-      ...(facet && { facet }),
-      strokes,
-      forceN: stone.forceN ?? job.forceN,
-      strokeMm: stone.strokeMm,
-      removalMm3PerNm: removalOf(stone),
-      marksUm: scratchOf(stone),
-      steelFactor: STEELS[steel].factor,
-    });
-  }, found);
 }
 
 /** A plan's problem as the one solver takes it, under its school. */
@@ -318,17 +277,6 @@ export function solverOf(
     return { input: limited, chosen: progression(limited) };
   };
   return { input, job, treatment, found, ...(grinding && { grinding }), atHand, outOfReach, solve };
-}
-
-/** The edge as the wheel is to leave it: jointed square where a nick was, a narrow land left to hone. */
-function groundFirst(
-  edge: Edge,
-  { condition, landMm }: PlanRequest,
-  { stopShortMm }: GrindingStep,
-): EdgeAtWork {
-  const start = startOf(edge, landMm);
-  if (edge.form !== 'single-bevel') return start;
-  return groundTo(edge, start, { nickMm: depthOfMm(condition), landLeftMm: stopShortMm });
 }
 
 /** Past this many strokes a limit is none. */
@@ -432,43 +380,4 @@ function careOf(
     return due ? [{ id, ...due }] : [];
   });
   return care.length > 0 ? { care } : {};
-}
-
-function grindingStep(
-  edge: Edge,
-  bench: readonly OwnedAbrasive[],
-  { condition, landMm }: PlanRequest,
-  grind: GrindRequest,
-): GrindingStep {
-  if (edge.form !== 'single-bevel') {
-    throw new Refusal('edge.form', 'This version plans the grinding of flat-backed blades with one bevel.');
-  }
-  const wheel = bench.find(({ id }) => id === grind.wheelId);
-  const work = wheelAtWork(wheel, grind.pushN);
-  const landBeforeMm = landMm ?? edge.landMm ?? ASSUMED_LAND_MM;
-  const found = condition.faults?.find(({ kind }) => kind === 'wrong-angle')?.foundDeg;
-  const reshaped = found === undefined ? 0 : reshapeMm3(edge, found);
-  const back = attempt(() =>
-    grindingWork(edge, {
-      landMm: landBeforeMm,
-      nickMm: setBackMm(condition),
-      stopShortMm: grind.stopShortMm,
-      wheelRadiusMm: work.radiusMm,
-    }),
-  );
-  // A bevel too steep is ground back to its angle, even where its land is narrow.
-  if (back instanceof Refusal && reshaped === 0) throw back;
-  const removeMm3 = reshaped + (back instanceof Refusal ? 0 : back.removeMm3);
-  const minutes = contactMin(removeMm3, work) + (wheel?.overheadMin ?? 0);
-  return { ...grind, removeMm3, minutes, landBeforeMm };
-}
-
-/** How far the wheel sets the whole edge back for what is wrong with it, mm; out of square, half of that on the mean. */
-export const setBackMm = (condition: Condition): number =>
-  Math.max(condition.nickMm ?? 0, faultMm(condition, 'pits'), faultMm(condition, 'overheated')) +
-  faultMm(condition, 'out-of-square') / 2;
-
-/** What a wheel leaves of a condition: no nick and no fault, and an edge to be honed from very dull. */
-export function afterGrinding({ faults: _, ...condition }: Condition): Condition {
-  return ['nicked', 'unknown'].includes(condition.kind) ? { kind: 'very-dull' } : condition;
 }

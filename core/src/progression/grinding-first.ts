@@ -1,0 +1,76 @@
+import { depthOfMm, faultMm, type Condition } from '../edge/dulling.js';
+import type { Edge } from '../edge/edge.js';
+import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
+import { contactMin, grindingWork, wheelAtWork } from '../grinding/grinding-work.js';
+import { Refusal, attempt } from '../refusal.js';
+import type { EdgeAtWork } from '../work/edge-at-work.js';
+import { groundTo } from '../work/ground.js';
+import { startOf } from './honing-job.js';
+import type { OwnedAbrasive, PlanRequest } from './honing-plan.js';
+import { reshapeMm3 } from './intake.js';
+
+export interface GrindRequest {
+  readonly wheelId: string;
+  /** The land left standing. */
+  readonly stopShortMm: number;
+  readonly pushN: number;
+}
+
+/** The grinding a plan begins with. */
+export interface GrindingStep extends GrindRequest {
+  readonly removeMm3: number;
+  /** Steel on the wheel, without dips and looks between. */
+  readonly minutes: number;
+  readonly landBeforeMm: number;
+}
+
+/** The wheel’s part of a plan. @throws Refusal where there is nothing to grind, or no wheel */
+export function grindingStep(
+  edge: Edge,
+  bench: readonly OwnedAbrasive[],
+  { condition, landMm }: PlanRequest,
+  grind: GrindRequest,
+): GrindingStep {
+  if (edge.form !== 'single-bevel') {
+    throw new Refusal('edge.form', 'This version plans the grinding of flat-backed blades with one bevel.');
+  }
+  const wheel = bench.find(({ id }) => id === grind.wheelId);
+  const work = wheelAtWork(wheel, grind.pushN);
+  const landBeforeMm = landMm ?? edge.landMm ?? ASSUMED_LAND_MM;
+  const found = condition.faults?.find(({ kind }) => kind === 'wrong-angle')?.foundDeg;
+  const reshaped = found === undefined ? 0 : reshapeMm3(edge, found);
+  const back = attempt(() =>
+    grindingWork(edge, {
+      landMm: landBeforeMm,
+      nickMm: setBackMm(condition),
+      stopShortMm: grind.stopShortMm,
+      wheelRadiusMm: work.radiusMm,
+    }),
+  );
+  // A bevel too steep is ground back to its angle, even where its land is narrow.
+  if (back instanceof Refusal && reshaped === 0) throw back;
+  const removeMm3 = reshaped + (back instanceof Refusal ? 0 : back.removeMm3);
+  const minutes = contactMin(removeMm3, work) + (wheel?.overheadMin ?? 0);
+  return { ...grind, removeMm3, minutes, landBeforeMm };
+}
+
+/** How far the wheel sets the whole edge back for what is wrong with it, mm; out of square, half of that on the mean. */
+export const setBackMm = (condition: Condition): number =>
+  Math.max(condition.nickMm ?? 0, faultMm(condition, 'pits'), faultMm(condition, 'overheated')) +
+  faultMm(condition, 'out-of-square') / 2;
+
+/** What a wheel leaves of a condition: no nick and no fault, and an edge to be honed from very dull. */
+export function afterGrinding({ faults: _, ...condition }: Condition): Condition {
+  return ['nicked', 'unknown'].includes(condition.kind) ? { kind: 'very-dull' } : condition;
+}
+
+/** The edge as the wheel is to leave it: jointed square where a nick was, a narrow land left to hone. */
+export function groundFirst(
+  edge: Edge,
+  { condition, landMm }: PlanRequest,
+  { stopShortMm }: GrindingStep,
+): EdgeAtWork {
+  const start = startOf(edge, landMm);
+  if (edge.form !== 'single-bevel') return start;
+  return groundTo(edge, start, { nickMm: depthOfMm(condition), landLeftMm: stopShortMm });
+}

@@ -1,0 +1,27 @@
+import { STEELS, type Tool } from '../tool/tool.js';
+import type { EdgeAtWork } from '../work/edge-at-work.js';
+import type { Facet } from '../work/facet.js';
+import { worked } from '../work/worked.js';
+import { removalOf, scratchOf, type ProgressionInput } from './progression.js';
+
+/** The edge as steps will leave it. */
+export function leftBySteps(
+  { edge, steel }: Tool,
+  found: EdgeAtWork,
+  { abrasives, job }: ProgressionInput,
+  steps: readonly { readonly id: string; readonly strokes: number; readonly facet?: Facet }[],
+): EdgeAtWork {
+  return steps.reduce((state, { id, strokes, facet }) => {
+    const stone = abrasives.find((each) => each.id === id);
+    if (!stone) return state;
+    return worked(edge, state, {
+      ...(facet && { facet }),
+      strokes,
+      forceN: stone.forceN ?? job.forceN,
+      strokeMm: stone.strokeMm,
+      removalMm3PerNm: removalOf(stone),
+      marksUm: scratchOf(stone),
+      steelFactor: STEELS[steel].factor,
+    });
+  }, found);
+}
