@@ -180,7 +180,12 @@ const result = Joi.object<HoningPlan, true>({
     )
     .max(500)
     .optional() as never,
-  strop: Joi.object<StropStep, true>({ id, strokes: figure.integer(), minutes: figure }).optional() as never,
+  strop: Joi.object<StropStep, true>({
+    id,
+    strokes: figure.integer(),
+    minutes: figure,
+    lowerDeg: figure.optional(),
+  }).optional() as never,
   camber: camberStep.optional() as never,
   curveToGrind: Joi.object({
     wantedMm: figure,

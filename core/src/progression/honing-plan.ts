@@ -2,7 +2,8 @@ import { kindFacts, servesShape, standsIn, type Abrasive } from '../abrasive/abr
 import { benchAtWork, type BenchRecord, type StoneAtWork } from '../abrasive/at-work.js';
 import type { CareKind } from '../abrasive/care.js';
 import type { Condition } from '../edge/dulling.js';
-import { shapeOfEdge } from '../edge/edge.js';
+import { edgeLengthMm, shapeOfEdge } from '../edge/edge.js';
+import { layLowerDeg } from '../work/strop-wrap.js';
 import { insist, unlessRefused } from '../refusal.js';
 import { familyFacts } from '../tool/families.js';
 import { STEELS, type Tool } from '../tool/tool.js';
@@ -78,6 +79,8 @@ export interface StropStep {
   readonly id: string;
   readonly strokes: number;
   readonly minutes: number;
+  /** Laid so much lower than its bevel, degrees, since the strop gives; absent where it does not. */
+  readonly lowerDeg?: number;
 }
 
 export interface HoningPlan {
@@ -131,7 +134,7 @@ export function planHoning(
 ): HoningPlan {
   const asked = solverOf(tool, bench, request, record);
   const { grinding, job, treatment, atHand, outOfReach } = asked;
-  const strop = stropStep(atHand, request);
+  const strop = stropStep(tool, atHand, request);
   if (request.stropOnly) {
     insist(
       strop !== undefined,
@@ -358,7 +361,11 @@ const stropWhy = (used: boolean): string =>
     : 'A strop is enough for an edge that only fades.';
 
 /** The strop at hand that is finest, where the school strops at all. */
-function stropStep(atHand: readonly StoneAtWork[], request: PlanRequest): StropStep | undefined {
+function stropStep(
+  { edge }: Tool,
+  atHand: readonly StoneAtWork[],
+  request: PlanRequest,
+): StropStep | undefined {
   if (request.strop === false && !request.stropOnly) return undefined;
   const strop = atHand.findLast(
     (stone) =>
@@ -366,7 +373,8 @@ function stropStep(atHand: readonly StoneAtWork[], request: PlanRequest): StropS
   );
   if (!strop) return undefined;
   const minutes = STROP_STROKES / request.strokesPerMin + strop.overheadMin;
-  return { id: strop.id, strokes: STROP_STROKES, minutes };
+  const lowerDeg = layLowerDeg(strop.strop, edgeLengthMm(edge));
+  return { id: strop.id, strokes: STROP_STROKES, minutes, ...(lowerDeg !== undefined && { lowerDeg }) };
 }
 
 const careMin = (id: string, record: BenchRecord): number => record[id]?.care.due?.minutes ?? 0;

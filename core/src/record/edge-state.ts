@@ -9,7 +9,7 @@ import {
   behindGroundMm,
   facetsNow,
   landMmOf,
-  tipUmOf,
+  sharpnessUm,
   unworked,
   withLand,
   type EdgeAtWork,
@@ -17,6 +17,7 @@ import {
 } from '../work/edge-at-work.js';
 import { groundTo } from '../work/ground.js';
 import { asFound, clearingMm } from '../work/found.js';
+import { stropped, worn as wornIn } from '../work/wear.js';
 import { setBack, worked } from '../work/worked.js';
 import { afterPlaced, afterReading, camberAtFirst, type CamberState } from './camber-state.js';
 import { itemOf } from './step-work.js';
@@ -46,7 +47,7 @@ export interface EdgeState {
   /** The edge as work left it, facet by facet. */
   readonly work: EdgeAtWork;
   readonly facets: readonly FacetNow[];
-  /** Radius of the worn tip that was not honed away, µm. */
+  /** How sharp it is reckoned to be, as its tip’s radius, µm. */
   readonly tipUm: number;
   /** Recession of the edge since its primary was last ground to it. */
   readonly recessionMm: number;
@@ -108,7 +109,7 @@ function seenOf(
   return {
     work,
     facets,
-    tipUm: tipUmOf(edge, work),
+    tipUm: sharpnessUm(edge, work),
     recessionMm: behindGroundMm(edge, work),
     ...(hasLand(edge) && { landMm: landMmOf(edge, work) }),
     backMm: work.recessionMm,
@@ -142,12 +143,14 @@ export function afterSession(
     case 'use':
       return {
         ...seen,
+        ...seenAfterUse(edge, seen, session),
         sinceHoned: worn(seen.sinceHoned, session),
         sinceSharpened: worn(seen.sinceSharpened, session),
       };
     case 'stropping':
       return {
         ...seen,
+        ...inHand(seen, edge, stropped(edge, seen.work)),
         sharpenedAt: at,
         stropsSinceHoned: seen.stropsSinceHoned + 1,
         // Chips stay in the edge whatever a strop does.
@@ -213,6 +216,26 @@ export function inOrderOfTime<S extends RecordedSession>(sessions: readonly S[])
     .map((session) => ({ session, at: Date.parse(session.startedAt) }))
     .sort((a, b) => a.at - b.at || (a.session.id < b.session.id ? -1 : 1))
     .map(({ session }) => session);
+}
+
+/** What use and strop change of what is told: nothing is taken off, so lengths stay as they were told. */
+const inHand = (
+  state: EdgeState,
+  edge: Edge,
+  work: EdgeAtWork,
+): Pick<EdgeState, 'work' | 'facets' | 'tipUm'> => ({
+  work,
+  facets: state.facets,
+  tipUm: sharpnessUm(edge, work),
+});
+
+function seenAfterUse(
+  edge: Edge,
+  state: EdgeState,
+  { use = {}, minutes, chips }: Session,
+): Partial<EdgeState> {
+  const wood = { ...use, minutes: use.minutes ?? minutes, chipMm: chips?.deepestMm };
+  return inHand(state, edge, wornIn(edge, state.work, wood));
 }
 
 function honed(

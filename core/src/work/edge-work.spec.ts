@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { sinDeg } from '../measure/trig.js';
 import { edgeWork, type EdgeWorkInput } from './edge-work.js';
 import { primaryShaping } from './primary-shaping.js';
-import { stropWrap } from './strop-wrap.js';
+import { layLowerDeg, stropWrap } from './strop-wrap.js';
 
 const EXAMPLE: EdgeWorkInput = {
   edge: { form: 'single-bevel', widthMm: 45, thicknessMm: 3, primaryDeg: 25, secondaryDeg: 30 },
@@ -88,5 +88,15 @@ describe('stropWrap', () => {
     });
     expect(indentMm).toBeCloseTo(0.073333, 6);
     expect(wrapDeg).toBeCloseTo(4.194183, 6);
+  });
+
+  it('lays a narrow edge lower than a wide one, on thick leather lower than on thin, on wood not at all', () => {
+    const leather = { face: 'smooth-leather', thicknessMm: 2 } as const;
+    const [narrow, wide] = [layLowerDeg(leather, 12) ?? 0, layLowerDeg(leather, 50) ?? 0];
+    expect(narrow).toBeGreaterThan(wide);
+    expect(layLowerDeg({ ...leather, thicknessMm: 4 }, 12)).toBeGreaterThan(narrow);
+    expect(layLowerDeg({ ...leather, face: 'rough-leather' }, 12)).toBeGreaterThan(narrow);
+    expect(layLowerDeg({ face: 'wood' }, 12)).toBeUndefined();
+    expect(layLowerDeg(undefined, 12)).toBeUndefined();
   });
 });

@@ -1,3 +1,4 @@
+import type { StropFace } from '../abrasive/abrasive.js';
 import { toDeg } from '../measure/trig.js';
 import { insist } from '../refusal.js';
 
@@ -11,9 +12,16 @@ export interface StropWrapInput {
   readonly modulusMPa: number;
 }
 
-/** What leather and suede give under an edge, MPa (estimates); wood and card do not. */
-export const LEATHER_MPA = 30;
-export const SUEDE_MPA = 10;
+/** How stiff a strop’s face is under an edge, MPa (estimates); wood and card do not give. */
+const FACE_MPA: Readonly<Partial<Record<StropFace['face'], number>>> = {
+  'smooth-leather': 30,
+  'rough-leather': 10,
+  felt: 10,
+};
+/** Leather nobody measured, how much of a bevel lies on it, and the push that works (estimates). */
+const USUAL_LEATHER_MM = 2;
+const USUAL_CONTACT_MM = 1;
+const STROP_WORK_N = 20;
 
 /**
  * How far a strop gives under an edge, and by how much it then wraps round the tip: δ = F·h/(w·b·E), wrap =
@@ -26,4 +34,21 @@ export function stropWrap(input: StropWrapInput): { readonly indentMm: number; r
   const { forceN, widthMm, contactMm, leatherMm, modulusMPa } = input;
   const indentMm = (forceN * leatherMm) / (widthMm * contactMm * modulusMPa);
   return { indentMm, wrapDeg: toDeg(Math.atan(indentMm / contactMm)) };
+}
+
+/**
+ * How much lower than its bevel an edge is laid on a strop so that the tip is not rounded, degrees; none where
+ * the strop does not give, or so little that no hand would notice.
+ */
+export function layLowerDeg(face: StropFace | undefined, edgeMm: number): number | undefined {
+  const modulusMPa = face && FACE_MPA[face.face];
+  if (!modulusMPa) return undefined;
+  const { wrapDeg } = stropWrap({
+    forceN: STROP_WORK_N,
+    widthMm: edgeMm,
+    contactMm: USUAL_CONTACT_MM,
+    leatherMm: face.thicknessMm ?? USUAL_LEATHER_MM,
+    modulusMPa,
+  });
+  return wrapDeg < 0.5 ? undefined : wrapDeg;
 }

@@ -307,7 +307,9 @@ describe('a plan and its record', () => {
           plan.job.landAfterMm,
           9,
         );
-        expect(entry?.after.tipUm).withContext('a burr will stand').toBe(0);
+        expect(tipUmOf(edge, (entry as NonNullable<typeof entry>).after.work))
+          .withContext('a burr will stand')
+          .toBe(0);
       });
     }
   }

@@ -239,8 +239,8 @@ export class LifeSide {
         const marks = marksUm === undefined ? '' : `, marks about ${this.figures.number(marksUm, 1)} µm deep`;
         return `${FACE_WORDS[facet]} ${this.figures.length(lengthMm)} long at ${this.figures.angle(angleDeg)}${marks}`;
       });
-    const tip = tipUm > 0 ? ` Of the worn tip ${this.figures.number(tipUm, 1)} µm was left.` : '';
-    return `By its strokes: ${told.join('; ')}.${tip}`;
+    const tip = `Its tip should be about ${this.figures.number(tipUm, 1)} µm round by now.`;
+    return `By its strokes: ${told.join('; ')}. ${tip}`;
   });
 
   /** The angle last set, on which seat and stop. */

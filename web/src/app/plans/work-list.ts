@@ -259,7 +259,7 @@ export class WorkList {
       case 'strop':
         return {
           stone: stoneOf(line.step.id),
-          lead: 'edge trailing, both sides',
+          lead: `edge trailing, both sides${this.lower(line.step.lowerDeg)}`,
           strokes: line.step.strokes,
           minutes: line.step.minutes,
           why: [
@@ -272,6 +272,11 @@ export class WorkList {
       case 'wipe':
         return { lead: 'Wipe, oil, wrap', why: 'away from the edge, never along it.' };
     }
+  }
+
+  /** Leather gives, and would round a tip laid at its bevel. */
+  private lower(deg: number | undefined): string {
+    return deg === undefined ? '' : `, laid about ${this.figures.angle(Math.round(deg))} lower: it gives`;
   }
 
   /** What the readings say of a stone’s rate. */
