@@ -18,10 +18,10 @@ const FACE_MPA: Readonly<Partial<Record<StropFace['face'], number>>> = {
   'rough-leather': 10,
   felt: 10,
 };
-/** Leather nobody measured, how much of a bevel lies on it, and the push that works (estimates). */
+/** Leather nobody measured, how much of a bevel lies on it, and the push that tidies an honed edge (estimates). */
 const USUAL_LEATHER_MM = 2;
 const USUAL_CONTACT_MM = 1;
-const STROP_WORK_N = 20;
+const STROP_TIDY_N = 5;
 
 /**
  * How far a strop gives under an edge, and by how much it then wraps round the tip: δ = F·h/(w·b·E), wrap =
@@ -44,7 +44,7 @@ export function layLowerDeg(face: StropFace | undefined, edgeMm: number): number
   const modulusMPa = face && FACE_MPA[face.face];
   if (!modulusMPa) return undefined;
   const { wrapDeg } = stropWrap({
-    forceN: STROP_WORK_N,
+    forceN: STROP_TIDY_N,
     widthMm: edgeMm,
     contactMm: USUAL_CONTACT_MM,
     leatherMm: face.thicknessMm ?? USUAL_LEATHER_MM,
