@@ -22,9 +22,24 @@ describe('the rack', () => {
       use: { minutes: 30 },
     });
 
-  it('says when what it shows is from before a change, and shows the change once it is reckoned', async () => {
+  it('shows a tool that something was stored of as it is now, however little time there is', async () => {
     const before = (await shop.ask('GET', '/api/records')).body[toolId];
     await used(toolId);
+    const first = await shop.ask('GET', '/api/records?withinMs=1');
+    expect(first.body[toolId]).not.toEqual(before);
+    expect(first.body[toolId]).toEqual((await shop.ask('GET', '/api/records')).body[toolId]);
+  });
+
+  it('says when what it shows is from before a stone was changed, and shows the change once it is reckoned', async () => {
+    const w = (await shop.ask('POST', '/api/abrasives', stone('Worn', '800'))).body;
+    await shop.ask('POST', '/api/sessions', {
+      toolId,
+      kind: 'honing',
+      startedAt: '2026-11-02T16:30:00.000Z',
+      steps: [{ abrasiveId: w.id, strokes: 20, minutes: 1 }],
+    });
+    const before = (await shop.ask('GET', '/api/records')).body[toolId];
+    await shop.ask('PUT', `/api/abrasives/${w.id}`, { ...stone('Worn', '800'), strokeMm: 90, version: 1 });
     const first = await shop.ask('GET', '/api/records?withinMs=1');
     // In a millisecond nothing is reckoned: it is the record from before, and says so.
     expect(first.headers.get(STILL_RECKONING)).toBe('yes');

@@ -23,6 +23,8 @@ export class Reckoner {
   private readonly answers = new KeptAnswers(() => this.edition);
   /** By tool id, the record's text as it was last reckoned. */
   private readonly known = new Map<string, string>();
+  /** Tools that something was stored of, or changed, since they were last reckoned. */
+  private readonly touched = new Set<string>();
   /** The edition at which every tool's was reckoned. */
   private wholeAt: number | undefined;
   /** The reckoning of the whole rack that is under way. */
@@ -36,6 +38,10 @@ export class Reckoner {
       const stored = all.filter(({ kind }) => RESTED_ON.has(kind));
       if (stored.length === 0) return;
       this.edition += 1;
+      for (const { kind, id, toolId } of stored) {
+        if (kind === 'tools') this.touched.add(id);
+        else if (toolId !== undefined) this.touched.add(toolId);
+      }
       if (this.stored !== 'everything') this.stored = [...this.stored, ...stored];
     });
   }
@@ -45,6 +51,7 @@ export class Reckoner {
     this.edition += 1;
     this.stored = 'everything';
     this.known.clear();
+    this.touched.clear();
   }
 
   /**
@@ -64,6 +71,7 @@ export class Reckoner {
     else {
       // Reckoned on behind; what comes of it is for the next to ask.
       fresh.catch(() => undefined);
+      await this.reckonTouched();
       await Promise.race([fresh, pause(withinMs)]);
     }
     return { text: this.textOf(complete ? await this.idsOnTheRack() : ids), complete };
@@ -110,19 +118,30 @@ export class Reckoner {
     await this.under;
   }
 
+  /** What somebody just did is what they look at: it is never shown as it was before. */
+  private async reckonTouched(): Promise<void> {
+    const toolIds = [...this.touched];
+    this.touched.clear();
+    if (toolIds.length > 0 && toolIds.length <= TOOLS_AT_ONCE) await this.reckonTools(toolIds);
+  }
+
+  private async reckonTools(toolIds: readonly string[]): Promise<void> {
+    const records = JSON.parse(await this.ask({ of: 'rack', toolIds })) as Record<string, unknown>;
+    for (const [id, record] of Object.entries(records)) this.known.set(id, JSON.stringify(record));
+  }
+
   private async reckonRack(): Promise<void> {
     const { edition } = this;
     const ids = await this.idsOnTheRack();
     const batches: string[][] = [];
     for (let i = 0; i < ids.length; i += TOOLS_AT_ONCE) batches.push(ids.slice(i, i + TOOLS_AT_ONCE));
     for (const toolIds of batches) await this.ask({ of: 'rack', toolIds, readyOnly: true });
-    for (const toolIds of batches) {
-      const records = JSON.parse(await this.ask({ of: 'rack', toolIds })) as Record<string, unknown>;
-      for (const [id, record] of Object.entries(records)) this.known.set(id, JSON.stringify(record));
-    }
+    for (const toolIds of batches) await this.reckonTools(toolIds);
     const there = new Set(ids);
     for (const id of this.known.keys()) if (!there.has(id)) this.known.delete(id);
-    if (edition === this.edition) this.wholeAt = edition;
+    if (edition !== this.edition) return;
+    this.wholeAt = edition;
+    this.touched.clear();
   }
 
   private textOf(ids: readonly string[]): string {
