@@ -103,7 +103,7 @@ export function caresOf(abrasive: Pick<Abrasive, 'kind'>): readonly CareKind[] {
 }
 
 /**
- * How an abrasive stands after all its uses and cares, both in order of time. The hollow of a stone that
+ * How an abrasive stands after all its uses, in any order, and its cares in order of time. The hollow of a stone that
  * dishes is its estimated wear across, times the factor its own straightedge readings taught (normal in
  * the logarithm, as with rates), from the last flattening or reading on.
  */

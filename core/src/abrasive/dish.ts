@@ -43,10 +43,14 @@ export function wearAcrossMm(
   const along = stone.lengthMm ?? stone.strokeMm + USUAL_STONE_MM.turningMm;
   const places = Array.from({ length: PROFILE_POINTS }, (_, i) => (across * i) / (PROFILE_POINTS - 1));
   const worn = new Array<number>(PROFILE_POINTS).fill(0);
+  // Edges of one width wear the same places: their work is summed before it is spread.
+  const depths = new Map<number, number>();
   for (const { strokes, forceN, strokeMm, edgeMm } of spells) {
     const band = Math.min(edgeMm, across);
     const volume = (rate * strokes * forceN * strokeMm) / 1000;
-    const depth = volume / (Math.max(along, strokeMm) * band);
+    depths.set(band, (depths.get(band) ?? 0) + volume / (Math.max(along, strokeMm) * band));
+  }
+  for (const [band, depth] of depths) {
     places.forEach((y, i) => {
       worn[i] = (worn[i] as number) + depth * coverage(y, band, across);
     });

@@ -44,7 +44,7 @@ export function benchRecord(
   const readingsOf = byStone(readings);
   return Object.fromEntries(
     bench.map((stone): [string, StoneRecord] => {
-      const cared = caresOf.get(stone.id) ?? [];
+      const cared = inOrderOfTime(caresOf.get(stone.id) ?? []);
       const kept = readingsNow(stone, readingsOf.get(stone.id) ?? []);
       const care = stoneCare(stone, stone.sizeUm, usesOf.get(stone.id) ?? [], cared);
       const slowedTo = slowing(sinceCare(kept, care.lastAt).map(({ ratio }) => ratio));
@@ -73,15 +73,15 @@ function sinceCare(readings: readonly RateReading[], lastAt: string | undefined)
   return lastAt !== undefined && latest.some(({ at }) => at <= lastAt) ? [] : readings;
 }
 
-function byStone<T extends { readonly abrasiveId: string; readonly at: string }>(
-  list: readonly T[],
-): ReadonlyMap<string, T[]> {
+const inOrderOfTime = <T extends { readonly at: string }>(list: readonly T[]): readonly T[] =>
+  [...list].sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
+
+function byStone<T extends { readonly abrasiveId: string }>(list: readonly T[]): ReadonlyMap<string, T[]> {
   const groups = new Map<string, T[]>();
   for (const one of list) {
     const group = groups.get(one.abrasiveId);
     if (group) group.push(one);
     else groups.set(one.abrasiveId, [one]);
   }
-  for (const group of groups.values()) group.sort((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0));
   return groups;
 }
