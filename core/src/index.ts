@@ -139,6 +139,7 @@ export {
 export { edgeWork, type EdgeWork, type EdgeWorkInput } from './work/edge-work.js';
 export { FACETS, type Facet } from './work/facet.js';
 export { asFound, clearingMm } from './work/found.js';
+export { grindingWork } from './work/ground.js';
 export { primaryShaping, type PrimaryShapingInput } from './work/primary-shaping.js';
 export { stropWrap, type StropWrapInput } from './work/strop-wrap.js';
 export { recessionForTipMm } from './work/tip.js';

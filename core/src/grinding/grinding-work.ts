@@ -1,9 +1,6 @@
 import { isWheel, rimSpeedMs, USUAL_RPM, wheelRadiusMm, type WheelKind } from '../abrasive/wheel.js';
 import type { Abrasive } from '../abrasive/abrasive.js';
-import type { SingleBevelEdge } from '../edge/edge.js';
-import { landGrowth, recessionForLand } from '../edge/land-growth.js';
 import { insist } from '../refusal.js';
-import { hollowGrind, honedHollow } from './hollow-grind.js';
 import { wheelRemovalMm3PerS, type GrindingHeat } from './wedge-heat.js';
 
 /** How far from the edge grinding stops where a secondary follows: 0.5–1 mm (common practice, no source). */
@@ -14,64 +11,6 @@ export const GRINDING_PUSH_N = 5;
 const USUAL_RIM_MM = 20;
 /** Half across a wheel nobody measured: a small bench grinder's, and a wet one's (estimates). */
 const USUAL_RADIUS_MM: Readonly<Record<WheelKind, number>> = { 'dry-wheel': 75, 'wet-wheel': 125 };
-
-export interface GrindingWorkInput {
-  /** The land as it stands. */
-  readonly landMm: number;
-  /** How far the edge has to go back for a nick; 0 where only the land is too wide. */
-  readonly nickMm: number;
-  /** The land left standing, so that the wheel never comes to the edge. */
-  readonly stopShortMm: number;
-  /** Of a wheel that hollows a bevel that is flat now; none for a flat grinding. */
-  readonly wheelRadiusMm?: number;
-}
-
-export interface GrindingWork {
-  /** How far the primary is set back along the back. */
-  readonly setBackMm: number;
-  readonly removeMm3: number;
-  /** The land left. */
-  readonly landMm: number;
-}
-
-/**
- * The steel one regrinding takes. With e the recession of a land and A its steel (`land-growth`), the
- * primary is set back by δ = e(land) + nick − e(land left), which takes δ·t − [A(e land) − A(e left)] a
- * millimetre of edge, and the hollow's own segment where a wheel hollows a flat bevel.
- * @throws Refusal on `stopShortMm` where nothing would be ground
- */
-export function grindingWork(edge: SingleBevelEdge, input: GrindingWorkInput): GrindingWork {
-  const { landMm, nickMm, stopShortMm, wheelRadiusMm: radius } = input;
-  const { primaryDeg, secondaryDeg, thicknessMm, widthMm } = edge;
-  const gone = (land: number): { readonly recessionMm: number; readonly steelMm2: number } => {
-    if (secondaryDeg === undefined) return { recessionMm: 0, steelMm2: 0 };
-    const recessionMm = recessionForLand(primaryDeg, secondaryDeg, land);
-    return { recessionMm, steelMm2: landGrowth({ primaryDeg, secondaryDeg, recessionMm }).steelMm2 };
-  };
-  const [now, left] = [gone(landMm), gone(stopShortMm)];
-  const setBackMm = now.recessionMm + nickMm - left.recessionMm;
-  insist(
-    setBackMm > 1e-6,
-    'grind.stopShortMm',
-    secondaryDeg === undefined
-      ? 'A single bevel without a nick is honed, not ground: leave the wheel out.'
-      : 'The land is no wider than what grinding would leave: leave the wheel out, or stop nearer the edge.',
-  );
-  const flatMm2 = setBackMm * thicknessMm - (now.steelMm2 - left.steelMm2);
-  const hollowMm2 = radius === undefined || edge.grind === 'hollow' ? 0 : hollowMm2Of(edge, radius);
-  return {
-    setBackMm,
-    removeMm3: (flatMm2 + hollowMm2) * widthMm,
-    landMm: secondaryDeg === undefined ? 0 : stopShortMm,
-  };
-}
-
-/** The segment a wheel takes out of a flat bevel: all that honing to flat would save. */
-function hollowMm2Of({ thicknessMm, primaryDeg }: SingleBevelEdge, radius: number): number {
-  const wheel = { wheelRadiusMm: radius, thicknessMm, bevelDeg: primaryDeg };
-  const { depthMm, faceMm } = hollowGrind(wheel);
-  return honedHollow(wheel, (depthMm * faceMm) / thicknessMm).savedMm2;
-}
 
 /** A wheel of the bench as grinding takes it: as measured, else as such wheels usually are. */
 export interface WheelAtWork extends GrindingHeat {

@@ -1,10 +1,10 @@
 import { depthOfMm, faultMm, type Condition } from '../edge/dulling.js';
 import type { Edge } from '../edge/edge.js';
 import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
-import { contactMin, grindingWork, wheelAtWork } from '../grinding/grinding-work.js';
+import { contactMin, wheelAtWork } from '../grinding/grinding-work.js';
 import { Refusal, attempt } from '../refusal.js';
 import type { EdgeAtWork } from '../work/edge-at-work.js';
-import { groundTo } from '../work/ground.js';
+import { grindingWork, groundTo } from '../work/ground.js';
 import { startOf } from './honing-job.js';
 import type { OwnedAbrasive, PlanRequest } from './honing-plan.js';
 import { reshapeMm3 } from './intake.js';

@@ -15,6 +15,8 @@ export interface EdgeAtWork {
   readonly atMm: Readonly<Partial<Record<Facet, number>>>;
   /** Depth of the deepest marks on a facet, at the edge, µm; of facets nobody worked, unknown. */
   readonly marksUm: Readonly<Partial<Record<Facet, number>>>;
+  /** Where the hollow’s chord meets the back since it was ground, counted as `atMm` is; 0 unless said. */
+  readonly hollowAtMm?: number;
   /** Where the end was jointed square and stands so, mm behind where `atMm` counts from. */
   readonly jointMm?: number;
   /** The worn tip, and how far the faces went down since it wore so. */
@@ -66,8 +68,9 @@ export function unworked(edge: Edge, landMm?: number): EdgeAtWork {
 }
 
 /** The same edge with its land, or each rim of a hollow, known; none where the form shows none. */
-export function withLand(edge: Edge, state: EdgeAtWork, landMm = ASSUMED_LAND_MM): EdgeAtWork {
+export function withLand(edge: Edge, before: EdgeAtWork, landMm = ASSUMED_LAND_MM): EdgeAtWork {
   const { one, other } = sidesOf(edge);
+  const { jointMm: _joint, hollowAtMm: _hollow, ...state } = before;
   const atMm = { ...state.atMm, ...landed(edge, one, landMm), ...(other && landed(edge, other, landMm)) };
   return { ...state, atMm };
 }
@@ -77,7 +80,7 @@ function landed(edge: Edge, side: Side, landMm: number): EdgeAtWork['atMm'] {
   if (!ground || side.faceMm !== undefined) return {};
   if (!honed) {
     if (!side.hollow) return {};
-    const rims = withFace(profileOf(side, {}), 0, 2 * landMm);
+    const rims = withFace(profileOf(side, { atMm: {} }), 0, 2 * landMm);
     return { [ground.facet]: rims.planes[0]?.atMm ?? 0 };
   }
   // What stands before the secondary’s edge was honed off it for the micro-bevel.
@@ -87,15 +90,19 @@ function landed(edge: Edge, side: Side, landMm: number): EdgeAtWork['atMm'] {
   const ownMm = Math.max(0, landMm - (micro ? microLandMm : 0));
   const fullMm = Math.min(ownMm + hidden, side.thicknessMm / sinDeg(honed.deg));
   const at = side.hollow
-    ? (withFace(profileOf({ ...side, facets: [ground, honed] }, {}), 1, fullMm).planes[1]?.atMm ?? 0)
+    ? (withFace(profileOf({ ...side, facets: [ground, honed] }, { atMm: {} }), 1, fullMm).planes[1]?.atMm ??
+      0)
     : recessionForLand(ground.deg, honed.deg, fullMm);
   return { [ground.facet]: 0, [honed.facet]: at, ...(micro && { [micro.facet]: at + ahead }) };
 }
 
+/** Where the planes of an edge stand. */
+export type Standing = Pick<EdgeAtWork, 'atMm' | 'jointMm' | 'hollowAtMm'>;
+
 /** A side in section as its facets stand, and the square end of one that was jointed. */
-export const profileOf = (side: Side, atMm: EdgeAtWork['atMm'], jointMm?: number): Profile => ({
+export const profileOf = (side: Side, { atMm, jointMm, hollowAtMm = 0 }: Standing): Profile => ({
   thicknessMm: side.thicknessMm,
-  hollow: side.hollow,
+  hollow: side.hollow && { ...side.hollow, atMm: hollowAtMm },
   planes: [
     ...side.facets.map(({ facet, deg }) => ({ deg, atMm: atMm[facet] ?? 0 })),
     ...(jointMm === undefined ? [] : [{ deg: 90, atMm: jointMm }]),
@@ -111,7 +118,7 @@ export function facetsNow(edge: Edge, state: EdgeAtWork): readonly FacetNow[] {
       return {
         facet,
         angleDeg: deg,
-        lengthMm: side.faceMm ?? faceMm(profileOf(side, state.atMm, state.jointMm), i),
+        lengthMm: side.faceMm ?? faceMm(profileOf(side, state), i),
         ...(marksUm !== undefined && { marksUm }),
       };
     }),
@@ -119,11 +126,11 @@ export function facetsNow(edge: Edge, state: EdgeAtWork): readonly FacetNow[] {
 }
 
 /** How far the edge lies behind where its ground bevel would meet the back, mm; without a land, since it was ground. */
-export function behindGroundMm(edge: Edge, { atMm, jointMm, recessionMm, groundAtMm }: EdgeAtWork): number {
+export function behindGroundMm(edge: Edge, state: EdgeAtWork): number {
   const { one, other } = sidesOf(edge);
   const [ground, honed] = one.facets;
-  if (!ground || !honed || other) return recessionMm - groundAtMm;
-  return edgeAtMm(profileOf(one, atMm, jointMm)) - (atMm[ground.facet] ?? 0);
+  if (!ground || !honed || other) return state.recessionMm - state.groundAtMm;
+  return edgeAtMm(profileOf(one, state)) - (state.atMm[ground.facet] ?? 0);
 }
 
 /** The back h lower, every plane of the side meets it h·cot θ further behind. */

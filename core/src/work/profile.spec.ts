@@ -70,7 +70,7 @@ describe('a side in section', () => {
   });
 
   it('leaves a hollow’s rims as the circular segments have them', () => {
-    const hollow = { deg: 25, wheelRadiusMm: 75 };
+    const hollow = { deg: 25, wheelRadiusMm: 75, atMm: 0 };
     const ground: Profile = { thicknessMm: 4, hollow, planes: [{ deg: 25, atMm: 0 }] };
     const honed = moved(ground, 0, 0.1);
     const formula = honedHollow({ wheelRadiusMm: 75, thicknessMm: 4, bevelDeg: 25 }, 0.1);
@@ -86,7 +86,7 @@ describe('a side in section', () => {
         { deg: 30, atMm: 0 },
       ],
     };
-    const hollow: Profile = { ...flat, hollow: { deg: 25, wheelRadiusMm: 75 } };
+    const hollow: Profile = { ...flat, hollow: { deg: 25, wheelRadiusMm: 75, atMm: 0 } };
     const [onFlat, onHollow] = [cutBy(flat, 1, 0.01), cutBy(hollow, 1, 0.01)];
     // At the very edge the arc stands at 21.38°: as a flat primary of that angle would have it.
     const steep: Profile = {

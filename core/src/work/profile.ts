@@ -9,6 +9,13 @@ export interface Plane {
   readonly atMm: number;
 }
 
+/** A hollow’s chord and the wheel that ground it; `atMm` is where the chord meets the back. */
+export interface Hollow {
+  readonly deg: number;
+  readonly wheelRadiusMm: number;
+  readonly atMm: number;
+}
+
 /**
  * One side of a blade in section, from the back (or the centre plane) at height 0 up to its thickness. What
  * was cut away lies before the deepest of its planes and the hollow a wheel left.
@@ -17,7 +24,7 @@ export interface Profile {
   readonly thicknessMm: number;
   readonly planes: readonly Plane[];
   /** A hollow ground from edge to heel: its chord's angle and the wheel's radius. */
-  readonly hollow?: { readonly deg: number; readonly wheelRadiusMm: number } | undefined;
+  readonly hollow?: Hollow | undefined;
 }
 
 /** A surface of the side: how far behind the first edge it lies at a height, and that summed up from 0. */
@@ -44,7 +51,7 @@ export function areaMm2(profile: Profile): number {
 
 /** How far the side's edge lies behind the first one, mm. */
 export function edgeAtMm({ planes, hollow }: Profile): number {
-  let deepestMm = hollow ? 0 : -Infinity;
+  let deepestMm = hollow?.atMm ?? -Infinity;
   for (const { atMm } of planes) deepestMm = Math.max(deepestMm, atMm);
   return deepestMm;
 }
@@ -219,17 +226,17 @@ interface Circle {
 }
 
 /** The wheel, edge and heel on its rim, standing before the blade. */
-function wheelOf({ deg, wheelRadiusMm: r }: NonNullable<Profile['hollow']>, thicknessMm: number): Circle {
+function wheelOf({ deg, wheelRadiusMm: r, atMm }: Hollow, thicknessMm: number): Circle {
   const { faceMm: chord } = hollowGrind({ wheelRadiusMm: r, thicknessMm, bevelDeg: deg });
   const away = Math.sqrt(r * r - (chord / 2) ** 2);
   return {
-    x: (chord / 2) * cosDeg(deg) - away * sinDeg(deg),
+    x: atMm + (chord / 2) * cosDeg(deg) - away * sinDeg(deg),
     y: (chord / 2) * sinDeg(deg) + away * cosDeg(deg),
     r,
   };
 }
 
-function arcOf(hollow: NonNullable<Profile['hollow']>, thicknessMm: number): Surface {
+function arcOf(hollow: Hollow, thicknessMm: number): Surface {
   const { x, y, r } = wheelOf(hollow, thicknessMm);
   const under = (v: number): number => (v * Math.sqrt(r * r - v * v) + r * r * Math.asin(v / r)) / 2;
   return {

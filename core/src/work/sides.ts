@@ -12,7 +12,7 @@ import { hollowGrind } from '../grinding/hollow-grind.js';
 import { sinDeg, toDeg } from '../measure/trig.js';
 import { unlessRefused } from '../refusal.js';
 import type { Facet } from './facet.js';
-import type { Profile } from './profile.js';
+import type { Hollow, Profile } from './profile.js';
 
 /** A facet and the angle it is honed at, to the back or the centre plane. */
 export interface FacetAngle {
@@ -25,7 +25,7 @@ export interface Side {
   /** Flattest first, as the planes of its {@link Profile}. */
   readonly facets: readonly FacetAngle[];
   readonly thicknessMm: number;
-  readonly hollow?: Profile['hollow'];
+  readonly hollow?: Omit<Hollow, 'atMm'>;
   /**
    * A face that keeps its length whatever comes off it, mm: a convex one, worked along its curve, or rims
    * whose own measure nobody took.
@@ -175,7 +175,7 @@ function hollowOf(
   { grind, grindRadiusMm: wheelRadiusMm }: Pick<DoubleBevelEdge, 'grind' | 'grindRadiusMm'>,
   deg: number,
   thicknessMm: number,
-): Profile['hollow'] {
+): Side['hollow'] {
   if (grind !== 'hollow' || wheelRadiusMm === undefined) return undefined;
   return unlessRefused(() => hollowGrind({ wheelRadiusMm, thicknessMm, bevelDeg: deg }))
     ? { deg, wheelRadiusMm }

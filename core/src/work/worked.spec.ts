@@ -234,7 +234,7 @@ describe('groundTo', () => {
     expect(after.recessionMm).toBeCloseTo(0.3, 12);
     expect(landMmOf(single, after)).toBeCloseTo(0, 9);
     const square = sidesOf(single).one;
-    expect(edgeAtMm(profileOf(square, after.atMm, after.jointMm))).toBeCloseTo(after.jointMm ?? NaN, 12);
+    expect(edgeAtMm(profileOf(square, after))).toBeCloseTo(after.jointMm ?? NaN, 12);
     const steel = steelToGoBackMm3(single, after, 0);
     expect(steel).withContext('it costs its strokes').toBeGreaterThan(0.5);
     const honed = worked(single, after, item(steel / (0.0048 * 20 * 0.15)));

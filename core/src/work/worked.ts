@@ -2,7 +2,7 @@ import { removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { backBevelDeg, type Edge } from '../edge/edge.js';
 import { sinDeg, tanDeg } from '../measure/trig.js';
 import { apexShift } from './both-sides.js';
-import { backLower, profileOf, type EdgeAtWork } from './edge-at-work.js';
+import { backLower, profileOf, type EdgeAtWork, type Standing } from './edge-at-work.js';
 import type { Facet } from './facet.js';
 import { areaMm2, cutBy, edgeAtMm, faceMm, moved } from './profile.js';
 import { sidesOf, type Side, type Sides } from './sides.js';
@@ -119,24 +119,24 @@ function atTheEdge(side: Side): Place {
 /** Where a facet’s plane comes to by a cross-section, and how far that is. */
 function cutInto(
   { side, index, facet, deg }: Place,
-  { atMm, jointMm }: EdgeAtWork,
+  state: EdgeAtWork,
   steelMm2: number,
 ): { readonly atMm: number; readonly byMm: number } {
-  const before = atMm[facet] ?? 0;
+  const before = state.atMm[facet] ?? 0;
   if (side.faceMm !== undefined) {
     const byMm = steelMm2 / side.faceMm / sinDeg(deg);
     return { atMm: before + byMm, byMm };
   }
-  const after = cutBy(profileOf(side, atMm, jointMm), index, steelMm2).planes[index]?.atMm ?? before;
+  const after = cutBy(profileOf(side, state), index, steelMm2).planes[index]?.atMm ?? before;
   return { atMm: after, byMm: after - before };
 }
 
 const edgeDeg = ({ facets }: Side): number => facets.at(-1)?.deg ?? NaN;
 
-const edgeOf = (side: Side, { atMm, jointMm }: Pick<EdgeAtWork, 'atMm' | 'jointMm'>): number =>
+const edgeOf = (side: Side, state: Standing): number =>
   side.faceMm === undefined
-    ? edgeAtMm(profileOf(side, atMm, jointMm))
-    : (atMm[side.facets.at(-1)?.facet ?? 'bevel'] ?? 0);
+    ? edgeAtMm(profileOf(side, state))
+    : (state.atMm[side.facets.at(-1)?.facet ?? 'bevel'] ?? 0);
 
 const marksAfter = (before: number | undefined, downMm: number, own: number): number =>
   Math.max(own, (before ?? own) - 1000 * downMm);
@@ -175,11 +175,11 @@ export function steelToGoBackMm3(edge: Edge, state: EdgeAtWork, backMm: number):
   );
 }
 
-function sectionToGoBackMm2(side: Side, { atMm, jointMm }: EdgeAtWork, backMm: number): number {
+function sectionToGoBackMm2(side: Side, state: EdgeAtWork, backMm: number): number {
   const { index, facet, deg } = atTheEdge(side);
   if (side.faceMm !== undefined) return backMm * sinDeg(deg) * side.faceMm;
-  const before = profileOf(side, atMm, jointMm);
-  const byMm = edgeAtMm(before) + backMm - (atMm[facet] ?? 0);
+  const before = profileOf(side, state);
+  const byMm = edgeAtMm(before) + backMm - (state.atMm[facet] ?? 0);
   return areaMm2(moved(before, index, byMm)) - areaMm2(before);
 }
 
@@ -201,10 +201,10 @@ export function setBack(edge: Edge, state: EdgeAtWork, backMm: number): EdgeAtWo
 }
 
 /** What lies on the abrasive at the very edge, both sides together, mm². */
-export function contactMm2(edge: Edge, { atMm, jointMm }: EdgeAtWork): number {
+export function contactMm2(edge: Edge, state: EdgeAtWork): number {
   const { one, other, lengthMm } = sidesOf(edge);
   return [one, ...(other ? [other] : [])].reduce((sum, side) => {
     const { index } = atTheEdge(side);
-    return sum + lengthMm * (side.faceMm ?? faceMm(profileOf(side, atMm, jointMm), index));
+    return sum + lengthMm * (side.faceMm ?? faceMm(profileOf(side, state), index));
   }, 0);
 }
