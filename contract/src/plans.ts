@@ -149,6 +149,7 @@ const camberStep = Joi.object<CamberStep, true>({
   places: places.required() as never,
   strokes: figure.integer(),
   minutes: figure,
+  forceN: number('forceN').optional(),
   before: Joi.boolean().required(),
   deviationMm: figure,
   furthestMm: figure,
@@ -175,6 +176,7 @@ const result = Joi.object<HoningPlan, true>({
         id,
         strokes: figure.integer(),
         minutes: figure,
+        forceN: number('forceN').optional(),
         prepares: Joi.boolean().required(),
       }),
     )

@@ -127,18 +127,10 @@ export * from './tool/families.js';
 export * from './tool/tool.js';
 export * from './workshop/settings.js';
 export * from './workshop/workshop.js';
-export { apexShift } from './work/both-sides.js';
-export {
-  facetsNow,
-  sharpnessUm,
-  tipUmOf,
-  unworked,
-  type EdgeAtWork,
-  type FacetNow,
-} from './work/edge-at-work.js';
+export { unworked, type EdgeAtWork, type FacetNow } from './work/edge-at-work.js';
 export { edgeWork, type EdgeWork, type EdgeWorkInput } from './work/edge-work.js';
 export { FACETS, type Facet } from './work/facet.js';
-export { asFound, clearingMm } from './work/found.js';
+export { asFound } from './work/found.js';
 export { grindingWork } from './work/ground.js';
 export { primaryShaping, type PrimaryShapingInput } from './work/primary-shaping.js';
 export { stropWrap, type StropWrapInput } from './work/strop-wrap.js';

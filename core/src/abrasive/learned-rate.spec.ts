@@ -3,8 +3,10 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import fc from 'fast-check';
 import { edgeHistory } from '../record/edge-state.js';
 import { benchRecord } from '../record/bench-record.js';
-import { rateReadings, type SizedAbrasive } from '../record/rate-readings.js';
-import { recessionAfter, recessionForLand, landGrowth } from '../edge/land-growth.js';
+import { rateReadings } from '../record/rate-readings.js';
+import type { SizedAbrasive } from './placing.js';
+import { recessionForLand, landGrowth } from '../edge/land-growth.js';
+import { goneBackMm } from '../testing/blades.js';
 import { planHoning, type PlanRequest } from '../progression/honing-plan.js';
 import type { Tool } from '../tool/tool.js';
 import { estimatedRemovalMm3PerNm, removalPerStrokeMm3 } from './removal.js';
@@ -101,7 +103,7 @@ function honing(
         strokes: STROKES,
         minutes: 1,
         forceN: 20,
-        recessionMm: recessionAfter(edge, from, steel) - from,
+        recessionMm: goneBackMm(edge, from, steel) - from,
       },
     ],
   };

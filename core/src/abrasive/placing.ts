@@ -2,6 +2,9 @@ import type { Identified } from '../workshop/workshop.js';
 import type { Abrasive } from './abrasive.js';
 import { grit } from './grit.js';
 
+/** An abrasive with the grain it counts as, by its grade or its place. */
+export type SizedAbrasive = Identified<Abrasive> & { readonly sizeUm: number };
+
 /** How much finer or coarser than its one neighbour a stone placed at an end counts as. */
 const ONE_STEP = Math.SQRT2;
 

@@ -5,7 +5,8 @@ import { edgeChain, type Point } from './chain.js';
 import { recessionForTipMm } from '../work/tip.js';
 import { clearingMm } from '../work/found.js';
 import { frontProfile } from './front-line.js';
-import { landGrowth, recessionAfter, recessionForLand, widestLandMm } from './land-growth.js';
+import { goneBackMm } from '../testing/blades.js';
+import { landGrowth, recessionForLand, widestLandMm } from './land-growth.js';
 
 const area = (points: readonly Point[]): number => Math.abs(polygonArea(points.map(({ x, y }) => [x, y])));
 const deg = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
@@ -58,12 +59,12 @@ describe('land-growth', () => {
         const steel = (recessionMm: number): number =>
           landGrowth({ ...angles, recessionMm, thicknessMm }).steelMm2;
         const taken = steel(fromMm + moreMm) - steel(fromMm);
-        const back = recessionAfter({ ...angles, thicknessMm }, fromMm, taken);
+        const back = goneBackMm({ ...angles, thicknessMm }, fromMm, taken);
         // Near a fresh edge steel grows with the square of the recession, so a square root is left of the rounding.
         expect(Math.abs(back - fromMm - moreMm)).toBeLessThan(1e-6);
       }),
     );
-    expect(recessionAfter({ primaryDeg: 25, thicknessMm: 4 }, 0.5, 2)).toBe(1);
+    expect(goneBackMm({ primaryDeg: 25, thicknessMm: 4 }, 0.5, 2)).toBe(1);
   });
 
   it('refuses a secondary at or below the primary and an edge that grows', () => {
@@ -73,17 +74,8 @@ describe('land-growth', () => {
   });
 });
 
-const GROUND = {
-  form: 'single-bevel',
-  widthMm: 20,
-  thicknessMm: 3,
-  grind: 'flat',
-  back: 'flat',
-  front: { shape: 'straight' },
-} as const;
-
 describe('dulling', () => {
-  const whole = { ...GROUND, primaryDeg: 30 } as const;
+  const whole = flatBlade({ primaryDeg: 30 });
 
   it('agrees with the worked example and adds a nick whole', () => {
     expect(recessionForTipMm(5, 30, 1) * 1000).toBeCloseTo(18.66, 2);

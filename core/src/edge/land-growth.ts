@@ -48,32 +48,24 @@ export function recessionForLand(primaryDeg: number, secondaryDeg: number, landM
   return (landMm * (rise2 - rise1) * cosDeg(secondaryDeg)) / rise1;
 }
 
-/**
- * How far back the edge is, in mm, once more steel has come off its bevel: {@link landGrowth}
- * inverted from a recession `fromMm` by a further cross-section `steelMm2`. With one bevel only
- * (no `secondaryDeg`), e = A/t.
- */
-export function recessionAfter(
-  blade: { readonly primaryDeg: number; readonly secondaryDeg?: number; readonly thicknessMm: number },
-  fromMm: number,
-  steelMm2: number,
-): number {
-  const { primaryDeg, secondaryDeg, thicknessMm } = blade;
-  if (secondaryDeg === undefined) return fromMm + steelMm2 / thicknessMm;
-  const angles = { primaryDeg, secondaryDeg };
-  const total = landGrowth({ ...angles, recessionMm: fromMm, thicknessMm }).steelMm2 + steelMm2;
-  const [rise1, rise2] = [tanDeg(primaryDeg), tanDeg(secondaryDeg)];
-  const whole = wholeBevelRecessionMm({ ...angles, recessionMm: 0 }, thicknessMm);
-  const e = Math.sqrt((2 * total * (rise2 - rise1)) / (rise1 * rise2));
-  if (e <= whole) return e;
-  const { steelMm2: atWhole } = landGrowth({ ...angles, recessionMm: whole, thicknessMm });
-  return whole + (total - atWhole) / thicknessMm;
-}
-
 /** The widest land a blade can show, in mm: its whole thickness at the secondary angle. */
 export function widestLandMm(thicknessMm: number, secondaryDeg: number): number {
   return thicknessMm / sinDeg(secondaryDeg);
 }
+
+/** A land that a blade allows: as long as its whole bevel at most, mm. */
+export const landOn = (
+  {
+    thicknessMm,
+    primaryDeg,
+    secondaryDeg = primaryDeg,
+  }: {
+    readonly thicknessMm: number;
+    readonly primaryDeg: number;
+    readonly secondaryDeg?: number;
+  },
+  landMm: number,
+): number => Math.min(landMm, widestLandMm(thicknessMm, secondaryDeg));
 
 function wholeBevelRecessionMm({ primaryDeg, secondaryDeg }: LandGrowthInput, thicknessMm: number): number {
   return thicknessMm / tanDeg(primaryDeg) - thicknessMm / tanDeg(secondaryDeg);

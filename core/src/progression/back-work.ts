@@ -9,6 +9,8 @@ export interface BackStep {
   readonly id: string;
   readonly strokes: number;
   readonly minutes: number;
+  /** Push on it, N, where it is not the plan’s. */
+  readonly forceN?: number;
   /** First preparation, or only the burr. */
   readonly prepares: boolean;
 }

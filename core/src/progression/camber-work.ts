@@ -33,6 +33,8 @@ export interface CamberStep {
   readonly places: readonly number[];
   readonly strokes: number;
   readonly minutes: number;
+  /** Push on it, N, where it is not the plan’s. */
+  readonly forceN?: number;
   /** On a coarser stone, ahead of the others: too much for the first of them. */
   readonly before: boolean;
   readonly deviationMm: number;

@@ -155,19 +155,22 @@ export function planHoning(
   const school = request.school ?? 'least-time';
   const judged = new Map(verdicts(input, chosen, school).map((verdict) => [verdict.id, verdict]));
   const curve = camberWork(tool, request.camber, input, chosen, job.landAfterMm);
+  /** A step with the push its stone is to have. */
+  const pushed = <S extends { readonly id: string }>(step: S): S & { readonly forceN?: number } => {
+    const forceN = input.abrasives.find(({ id }) => id === step.id)?.forceN;
+    return { ...step, ...(forceN !== undefined && { forceN }) };
+  };
   const steps = chosen.steps.map((step): PlanStep => {
-    const stone = input.abrasives.find(({ id }) => id === step.id);
     const places = curve?.spread.get(step.id);
     const more = (places?.reduce((sum, count) => sum + count, 0) ?? step.strokes) - step.strokes;
     return {
-      ...step,
+      ...pushed(step),
       strokes: step.strokes + more,
       minutes: step.minutes + more / request.strokesPerMin,
-      ...(stone?.forceN !== undefined && { forceN: stone.forceN }),
       ...(places && { places }),
     };
   });
-  const back = backWork(tool, request.condition, input, chosen);
+  const back = backWork(tool, request.condition, input, chosen)?.map(pushed);
   const left = leftBySteps(tool, asked.found, input, [
     ...(back ?? []).flatMap((step) => (step.prepares ? [{ ...step, facet: 'back' as const }] : [])),
     ...steps,
@@ -186,7 +189,7 @@ export function planHoning(
       landAfterMm: landMmOf(tool.edge, left),
     },
     steps,
-    ...(curve?.step && { camber: curve.step }),
+    ...(curve?.step && { camber: pushed(curve.step) }),
     ...(curve?.grind && { curveToGrind: curve.grind }),
     ...(back && { back }),
     ...(strop && { strop }),

@@ -5,7 +5,8 @@ import { rateFromReadings } from '../abrasive/rate-from-readings.js';
 import { edgeLengthMm } from '../edge/edge.js';
 import type { Session } from '../session/session.js';
 import type { Tool } from '../tool/tool.js';
-import type { RateReading, SizedAbrasive } from './rate-readings.js';
+import type { SizedAbrasive } from '../abrasive/placing.js';
+import type { RateReading } from './rate-readings.js';
 import { strokeOf } from './step-work.js';
 
 /** A use of a stone, with the stone it was. */

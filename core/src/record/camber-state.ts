@@ -1,13 +1,12 @@
 import { kindFacts } from '../abrasive/abrasive.js';
 import { assumedRate } from '../abrasive/at-work.js';
-import { grit } from '../abrasive/grit.js';
+import type { SizedAbrasive } from '../abrasive/placing.js';
 import { learnedRate } from '../abrasive/learned-rate.js';
 import { removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { cornerBackMm } from '../camber/camber-jobs.js';
 import type { CamberRead } from '../camber/camber-read.js';
 import { cornerPerStrokeMm, parabolaOf, placedProfile } from '../camber/camber-strokes.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
-import type { OwnedAbrasive } from '../progression/honing-plan.js';
 import { placeCountOf, placedWork } from '../progression/camber-work.js';
 import type { Session } from '../session/session.js';
 import { STEELS, type Tool } from '../tool/tool.js';
@@ -101,7 +100,7 @@ export function afterPlaced(
   state: CamberState,
   session: Session,
   landMm: number | undefined,
-  bench: ReadonlyMap<string, OwnedAbrasive>,
+  bench: ReadonlyMap<string, SizedAbrasive>,
 ): CamberState {
   const change = placedChange(tool, state.camberMm, session, landMm, bench);
   if (!change) return state;
@@ -126,14 +125,14 @@ function placedChange(
   bowMm: number,
   session: Session,
   landMm: number | undefined,
-  bench: ReadonlyMap<string, OwnedAbrasive>,
+  bench: ReadonlyMap<string, SizedAbrasive>,
 ): { readonly camberMm: number; readonly leanMm: number } | undefined {
   const placed = (session.steps ?? []).flatMap((step) => {
     const stone = bench.get(step.abrasiveId);
     const positions = step.places && placeCountOf(step.places);
     if (!stone || !step.places || !positions || kindFacts(stone.kind).strop) return [];
     const { forceN, strokeMm } = strokeOf(step, stone);
-    const rate = assumedRate(stone, grit(stone.grade).sizeUm);
+    const rate = assumedRate(stone, stone.sizeUm);
     const each = removalPerStrokeMm3(rate, forceN, strokeMm, STEELS[steel].factor);
     const work = placedWork(edge, positions, landMm, each);
     return [

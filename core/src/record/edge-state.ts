@@ -1,6 +1,7 @@
+import { inOrder, type SizedAbrasive } from '../abrasive/placing.js';
 import { depthOfMm } from '../edge/dulling.js';
 import type { Edge, SingleBevelEdge } from '../edge/edge.js';
-import { ASSUMED_LAND_MM, widestLandMm } from '../edge/land-growth.js';
+import { ASSUMED_LAND_MM, landOn } from '../edge/land-growth.js';
 import type { OwnedAbrasive } from '../progression/honing-plan.js';
 import type { Session, SessionSetting } from '../session/session.js';
 import { USE_MEASURES, type UseMeasure } from '../tool/families.js';
@@ -84,7 +85,7 @@ export function edgeAtFirst(tool: Tool): EdgeState {
   const { edge } = tool;
   const camber = camberAtFirst(tool);
   const entered = edge.form === 'single-bevel' && edge.landMm !== undefined;
-  const landMm = hasLand(edge) ? narrowed(edge, edge.landMm ?? ASSUMED_LAND_MM) : undefined;
+  const landMm = hasLand(edge) ? landOn(edge, edge.landMm ?? ASSUMED_LAND_MM) : undefined;
   // What was measured is told as it was measured.
   const seen = { ...seenOf(edge, unworked(edge, landMm)), ...(landMm !== undefined && { landMm }) };
   return {
@@ -127,7 +128,7 @@ export function afterSession(
   tool: Tool,
   state: EdgeState,
   session: RecordedSession,
-  bench: ReadonlyMap<string, OwnedAbrasive>,
+  bench: ReadonlyMap<string, SizedAbrasive>,
 ): EdgeState {
   const { edge } = tool;
   const { startedAt: at } = session;
@@ -184,7 +185,7 @@ export function edgeHistory<S extends RecordedSession>(
   sessions: readonly S[],
   abrasives: readonly OwnedAbrasive[],
 ): readonly HistoryEntry<S>[] {
-  const bench = new Map(abrasives.map((abrasive) => [abrasive.id, abrasive]));
+  const bench = new Map(inOrder(abrasives).map((abrasive) => [abrasive.id, abrasive]));
   let before = edgeAtFirst(tool);
   return inOrderOfTime(sessions).map((session) => {
     const entry = { session, before, after: afterSession(tool, before, session, bench) };
@@ -242,7 +243,7 @@ function honed(
   tool: Tool,
   state: EdgeState,
   session: RecordedSession,
-  bench: ReadonlyMap<string, OwnedAbrasive>,
+  bench: ReadonlyMap<string, SizedAbrasive>,
 ): EdgeState {
   const { edge } = tool;
   const lastSetting = session.setting ? { ...session.setting, at: session.startedAt } : state.lastSetting;
@@ -254,7 +255,7 @@ function afterSteps(
   tool: Tool,
   work: EdgeAtWork,
   session: Session,
-  bench: ReadonlyMap<string, OwnedAbrasive>,
+  bench: ReadonlyMap<string, SizedAbrasive>,
 ): EdgeAtWork {
   const { edge } = tool;
   const { steps = [], setting, conditionBefore } = session;
@@ -278,7 +279,7 @@ function curved(
   { edge, ...tool }: Tool,
   { camber, landMm }: EdgeState,
   session: RecordedSession,
-  bench: ReadonlyMap<string, OwnedAbrasive>,
+  bench: ReadonlyMap<string, SizedAbrasive>,
 ): Pick<EdgeState, 'camber'> {
   if (!camber || edge.form !== 'single-bevel') return {};
   return { camber: afterPlaced({ ...tool, edge }, camber, session, landMm, bench) };
@@ -296,7 +297,7 @@ function ground({ edge }: Tool, state: EdgeState, session: RecordedSession): Edg
   }
   const work = groundTo(edge, state.work, {
     nickMm: landLeftMm > 0 ? nickMm : (measuredMm(session) ?? nickMm),
-    landLeftMm: hasLand(edge) ? narrowed(edge, landLeftMm) : 0,
+    landLeftMm: hasLand(edge) ? landOn(edge, landLeftMm) : 0,
   });
   const seen = seenOf(edge, work);
   return {
@@ -314,17 +315,13 @@ function hasLand(edge: Edge): edge is LandedEdge {
   return edge.form === 'single-bevel' && edge.secondaryDeg !== undefined;
 }
 
-/** A land that the blade allows. */
-const narrowed = (edge: LandedEdge, landMm = 0): number =>
-  Math.min(landMm, widestLandMm(edge.thicknessMm, edge.secondaryDeg));
-
 function landed(
   edge: LandedEdge,
   state: EdgeState,
   measured: number,
   landFrom: EdgeState['landFrom'],
 ): EdgeState {
-  const landMm = narrowed(edge, measured);
+  const landMm = landOn(edge, measured);
   const seen = seenOf(edge, withLand(edge, state.work, landMm));
   return { ...state, ...seen, landMm, landFrom, landThenMm: landMm, honingsSinceThen: 0 };
 }

@@ -7,34 +7,15 @@ import { landMmOf, unworked } from '../work/edge-at-work.js';
 import { groundTo } from '../work/ground.js';
 import { worked } from '../work/worked.js';
 import { edgeHistory, type RecordedSession } from './edge-state.js';
-import { rateReadings, type SizedAbrasive } from './rate-readings.js';
+import { flatBlade, waterStone } from '../testing/blades.js';
+import { rateReadings } from './rate-readings.js';
 
 const SHOPS = 1000;
 
-const edge = {
-  form: 'single-bevel',
-  widthMm: 45,
-  thicknessMm: 3,
-  primaryDeg: 25,
-  secondaryDeg: 30,
-  landMm: 0.5,
-  grind: 'flat',
-  back: 'flat',
-  front: { shape: 'straight' },
-} as const;
+const edge = flatBlade({ widthMm: 45, secondaryDeg: 30, landMm: 0.5 });
 const iron: Tool = { name: 'Iron', family: 'plane-iron', steel: 'high-carbon', edge };
-const stone = (id: string, grade: string, sizeUm: number): SizedAbrasive => ({
-  id,
-  name: id,
-  kind: 'water-stone',
-  grade: { standard: 'UM', grade },
-  sizeUm,
-  lubricant: 'water',
-  strokeMm: 150,
-  overheadMin: 0.5,
-});
-const coarse = stone('coarse', '14', 14);
-const fine = stone('fine', '1.2', 1.2);
+const coarse = waterStone('coarse', { standard: 'UM', grade: '14' });
+const fine = waterStone('fine', { standard: 'UM', grade: '1.2' });
 const bench = new Map([coarse, fine].map((each) => [each.id, each]));
 
 describe('a stone’s rate, learned from a made-up shop that knows the truth', () => {

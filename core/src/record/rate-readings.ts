@@ -1,6 +1,7 @@
-import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
+import { kindFacts } from '../abrasive/abrasive.js';
+import type { SizedAbrasive } from '../abrasive/placing.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
-import { recessionForLand, widestLandMm } from '../edge/land-growth.js';
+import { landOn, recessionForLand } from '../edge/land-growth.js';
 import type { SessionStep } from '../session/session.js';
 import type { Tool } from '../tool/tool.js';
 import { unworked } from '../work/edge-at-work.js';
@@ -27,9 +28,6 @@ export interface RateReading {
   /** Over how many honings. */
   readonly honings: number;
 }
-
-/** A stone of the bench with its grain as it is placed. */
-export type SizedAbrasive = Abrasive & { readonly id: string; readonly sizeUm: number };
 
 /** Fewer strokes than this say more of the counting than of the stone. */
 const LEAST_STROKES = 3;
@@ -83,7 +81,7 @@ function honingReadings(
   return history.flatMap(({ session, before }): RateReading[] => {
     if (session.kind !== 'honing') return [];
     const { steps = [], landMm, conditionBefore: condition, outcome } = session;
-    const start = landMm === undefined ? before.work : unworked(edge, narrowed(edge, landMm));
+    const start = landMm === undefined ? before.work : unworked(edge, landOn(edge, landMm));
     const taken = takenBy(tool, session, bench);
     const measured = steps.filter(({ recessionMm }) => recessionMm !== undefined);
     if (measured.length > 0) {
@@ -153,14 +151,10 @@ const cuts =
 function landSteelMm3(edge: SingleBevelEdge, fromMm: number, toMm: number): number {
   const { primaryDeg, secondaryDeg = NaN } = edge;
   const [short, long] = fromMm < toMm ? [fromMm, toMm] : [toMm, fromMm];
-  const behind = (landMm: number): number =>
-    recessionForLand(primaryDeg, secondaryDeg, narrowed(edge, landMm));
-  const start = unworked(edge, narrowed(edge, short));
+  const behind = (landMm: number): number => recessionForLand(primaryDeg, secondaryDeg, landOn(edge, landMm));
+  const start = unworked(edge, landOn(edge, short));
   return Math.sign(toMm - fromMm) * steelToGoBackMm3(edge, start, behind(long) - behind(short));
 }
-
-const narrowed = ({ thicknessMm, primaryDeg, secondaryDeg }: SingleBevelEdge, landMm: number): number =>
-  Math.min(landMm, widestLandMm(thicknessMm, secondaryDeg ?? primaryDeg));
 
 /** What a session’s steps took of the bevel, at the rates assumed. */
 function takenBy(

@@ -1,9 +1,9 @@
 import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
 import { assumedRate } from '../abrasive/at-work.js';
-import { grit } from '../abrasive/grit.js';
+import type { SizedAbrasive } from '../abrasive/placing.js';
 import { estimatedScratchUm } from '../abrasive/removal.js';
 import type { Edge } from '../edge/edge.js';
-import { PLAN_DEFAULTS, type OwnedAbrasive } from '../progression/honing-plan.js';
+import { PLAN_DEFAULTS } from '../progression/honing-plan.js';
 import { cuttingMm } from '../progression/pace.js';
 import type { SessionSetting, SessionStep } from '../session/session.js';
 import { STEELS, type Tool } from '../tool/tool.js';
@@ -21,7 +21,7 @@ export const strokeOf = (
 });
 
 /** A strop polishes; what it takes of an edge is not counted. */
-const takesSteel = ({ kind }: OwnedAbrasive): boolean => {
+const takesSteel = ({ kind }: SizedAbrasive): boolean => {
   const { factor, strop } = kindFacts(kind);
   return factor !== undefined && !strop;
 };
@@ -31,11 +31,11 @@ export function itemOf(
   { edge, steel }: Tool,
   step: SessionStep,
   setting: Pick<SessionSetting, 'angleDeg'> | undefined,
-  bench: ReadonlyMap<string, OwnedAbrasive>,
+  bench: ReadonlyMap<string, SizedAbrasive>,
 ): WorkItem | undefined {
   const abrasive = bench.get(step.abrasiveId);
   if (!abrasive || kindFacts(abrasive.kind).factor === undefined) return undefined;
-  const { sizeUm } = grit(abrasive.grade);
+  const { sizeUm } = abrasive;
   const facet = step.facet ?? facetSetAt(edge, setting?.angleDeg);
   return {
     ...(facet && { facet }),

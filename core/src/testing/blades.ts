@@ -1,4 +1,8 @@
+import type { Abrasive } from '../abrasive/abrasive.js';
+import { grit } from '../abrasive/grit.js';
+import type { SizedAbrasive } from '../abrasive/placing.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
+import { cutBy, edgeAtMm } from '../work/profile.js';
 
 /** A flat-backed blade for specs: only what matters to one is given. */
 export const flatBlade = (figures: Partial<SingleBevelEdge>): SingleBevelEdge => ({
@@ -10,4 +14,37 @@ export const flatBlade = (figures: Partial<SingleBevelEdge>): SingleBevelEdge =>
   back: 'flat',
   front: { shape: 'straight' },
   ...figures,
+});
+
+/** How far back an edge is once more has come off the bevel that meets it, mm, by its profile. */
+export function goneBackMm(
+  blade: { readonly primaryDeg: number; readonly secondaryDeg?: number; readonly thicknessMm: number },
+  fromMm: number,
+  steelMm2: number,
+): number {
+  const { primaryDeg, secondaryDeg, thicknessMm } = blade;
+  const planes =
+    secondaryDeg === undefined
+      ? [{ deg: primaryDeg, atMm: fromMm }]
+      : [
+          { deg: primaryDeg, atMm: 0 },
+          { deg: secondaryDeg, atMm: fromMm },
+        ];
+  return edgeAtMm(cutBy({ thicknessMm, planes }, planes.length - 1, steelMm2));
+}
+
+/** A water stone for specs, by its grade and grain. */
+export const waterStone = (
+  id: string,
+  grade: Abrasive['grade'],
+  sizeUm = grit(grade).sizeUm,
+): SizedAbrasive => ({
+  id,
+  name: id,
+  kind: 'water-stone',
+  grade,
+  sizeUm,
+  lubricant: 'water',
+  strokeMm: 150,
+  overheadMin: 0.5,
 });

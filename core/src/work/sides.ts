@@ -12,7 +12,7 @@ import { hollowGrind } from '../grinding/hollow-grind.js';
 import { sinDeg, toDeg } from '../measure/trig.js';
 import { unlessRefused } from '../refusal.js';
 import type { Facet } from './facet.js';
-import type { Hollow, Profile } from './profile.js';
+import type { Hollow } from './profile.js';
 
 /** A facet and the angle it is honed at, to the back or the centre plane. */
 export interface FacetAngle {
@@ -22,7 +22,7 @@ export interface FacetAngle {
 
 /** One side of an edge that is worked. */
 export interface Side {
-  /** Flattest first, as the planes of its {@link Profile}. */
+  /** Flattest first, as the planes of its profile. */
   readonly facets: readonly FacetAngle[];
   readonly thicknessMm: number;
   readonly hollow?: Omit<Hollow, 'atMm'>;

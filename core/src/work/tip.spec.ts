@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { cosDeg, sinDeg, tanDeg } from '../measure/trig.js';
-import { alongBothUm, alongOneUm, recessionForTipMm, tipLeftUm } from './tip.js';
+import { recessionForTipMm, tipLeftUm, tipTakenUm } from './tip.js';
 
 const um = fc.double({ min: 0.5, max: 30, noNaN: true });
 const deg = fc.double({ min: 12, max: 90, noNaN: true });
@@ -18,7 +18,7 @@ function goneByGeometry(tipUm: number, leftUm: number, rightUm: number, included
   const centre = tipUm / s;
   const inside = Math.hypot(x - centre, y) <= tipUm * (1 + 1e-9);
   // A face lowered past the far end of the arc has taken all of it by itself.
-  const most = alongOneUm(tipUm, includedDeg);
+  const most = tipUm * (1 + cosDeg(includedDeg));
   return inside || leftUm >= most || rightUm >= most;
 }
 
@@ -39,8 +39,10 @@ describe('a worn tip', () => {
   it('of 5 µm at 30° wants 18.66 µm from one side, 14.32 along the middle from both', () => {
     expect(recessionForTipMm(5, 30, 1) * 1000).toBeCloseTo(18.66, 2);
     expect(recessionForTipMm(5, 30, 2) * 1000).toBeCloseTo(14.32, 2);
-    expect(alongOneUm(5, 30)).toBeCloseTo(18.66 * sinDeg(30), 2);
-    expect(alongBothUm(5, 30)).toBeCloseTo(14.32 * sinDeg(15), 2);
+    const one = 18.66 * sinDeg(30);
+    expect(tipTakenUm({ leftUm: one, rightUm: 0, includedDeg: 30 })).toBeCloseTo(5, 2);
+    const each = 14.32 * sinDeg(15);
+    expect(tipTakenUm({ leftUm: each, rightUm: each, includedDeg: 30 })).toBeCloseTo(5, 2);
   });
 
   it('grows smaller as the edge goes back: e·tan(α/2) from one side, d/(1/sin(α/2) − 1) from both (fast-check)', () => {

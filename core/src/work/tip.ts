@@ -35,14 +35,7 @@ export function tipLeftUm({ tipUm, ...down }: TipInput): number {
   return left > 1e-9 * tipUm ? left : 0;
 }
 
-/** How far one face has to go down to take a tip off alone, µm: e·sin α with e = ρ·cot(α/2). */
-export const alongOneUm = (tipUm: number, includedDeg: number): number => tipUm * (1 + cosDeg(includedDeg));
-
-/** How far each of two faces has to go down to take a tip off together, µm: d·sin(α/2), d = ρ(1/sin(α/2) − 1). */
-export const alongBothUm = (tipUm: number, includedDeg: number): number =>
-  tipUm * (1 - sinDeg(includedDeg / 2));
-
-/** How far the edge goes back for that, mm: along the back, or along the middle where both sides are honed. */
+/** How far the edge has to go back to leave a worn tip behind, mm: along the back, or along the middle where both sides are honed. */
 export function recessionForTipMm(tipUm: number, includedDeg: number, sides: 1 | 2): number {
   insist(tipUm >= 0, 'tipRadiusUm', 'A tip’s radius is 0 µm or more.');
   insist(includedDeg > 0 && includedDeg < 180, 'includedDeg', 'Choose an angle between 0° and 180°.');

@@ -6,23 +6,14 @@ import type { SessionStep } from '../session/session.js';
 import { familyFacts, type Family } from '../tool/families.js';
 import type { Tool } from '../tool/tool.js';
 import { sinDeg, tanDeg } from '../measure/trig.js';
+import { flatBlade, waterStone } from '../testing/blades.js';
 import { edgeAtMm } from './profile.js';
 import { facetsNow, landMmOf, profileOf, tipUmOf, unworked, withTip } from './edge-at-work.js';
 import { groundTo } from './ground.js';
 import { sidesOf } from './sides.js';
 import { contactMm2, setBack, steelToGoBackMm3, worked, type WorkItem } from './worked.js';
 
-const single = {
-  form: 'single-bevel',
-  widthMm: 40,
-  thicknessMm: 3,
-  primaryDeg: 25,
-  secondaryDeg: 30,
-  landMm: 0.5,
-  grind: 'flat',
-  back: 'flat',
-  front: { shape: 'straight' },
-} as const;
+const single = flatBlade({ widthMm: 40, secondaryDeg: 30, landMm: 0.5 });
 const hook = { form: 'hook', lengthMm: 50, innerRadiusMm: 20, thicknessMm: 2.6, includedDeg: 30 } as const;
 
 /** An edge of every form and make, with a family that has it. */
@@ -242,6 +233,24 @@ describe('groundTo', () => {
     expect(honed.recessionMm).toBeCloseTo(0.3, 6);
   });
 
+  it('leaves a wheel’s hollow where the bevel stands now: its rims begin anew', () => {
+    const hollow = {
+      ...single,
+      secondaryDeg: undefined,
+      landMm: 0.2,
+      grind: 'hollow',
+      grindRadiusMm: 75,
+    } as const;
+    const worn = worked(hollow, unworked(hollow), item(3000));
+    expect(landMmOf(hollow, worn)).toBeGreaterThan(1);
+    const again = groundTo(hollow, worn, { nickMm: 0, landLeftMm: 0 });
+    expect(landMmOf(hollow, again)).toBeLessThan(0.01);
+    // Honed as at first, it comes out as at first.
+    const honed = worked(hollow, again, item(100));
+    const first = worked(hollow, { ...unworked(hollow), atMm: {} }, item(100));
+    expect(honed.recessionMm - again.recessionMm).toBeCloseTo(first.recessionMm, 6);
+  });
+
   it('without a nick leaves the land at the edge, and takes what honing left of the primary', () => {
     const wide = unworked({ ...single, landMm: 2 });
     const after = groundTo(single, wide, { nickMm: 0, landLeftMm: 0.7 });
@@ -252,16 +261,9 @@ describe('groundTo', () => {
 });
 
 describe('a plan and its record', () => {
-  const stone = (id: string, grade: string, more: Partial<OwnedAbrasive> = {}): OwnedAbrasive => ({
-    id,
-    name: id,
-    kind: 'water-stone',
-    grade: { standard: 'JIS', grade },
-    lubricant: 'water',
-    strokeMm: 150,
-    overheadMin: 0.5,
+  const stone = (id: string, grade: string): OwnedAbrasive => ({
+    ...waterStone(id, { standard: 'JIS', grade }),
     serves: ['straight', 'outside-curve', 'inside-curve', 'hook'],
-    ...more,
   });
   const bench = [stone('w400', '400'), stone('w1000', '1000'), stone('w8000', '8000')];
 
@@ -313,6 +315,42 @@ describe('a plan and its record', () => {
       });
     }
   }
+
+  it('agree on a stone placed by hand, whose grain is its neighbours’, not its grade’s', () => {
+    const placed: OwnedAbrasive = {
+      ...stone('found', '1000'),
+      between: { coarserId: 'w400', finerId: 'w1000' },
+    };
+    const tool: Tool = { name: 'Iron', family: 'plane-iron', steel: 'high-carbon', edge: single };
+    const set = [...bench, placed];
+    const plan = planHoning(tool, set, {
+      condition: { kind: 'dull' },
+      finishUm: 1.2,
+      forceN: 20,
+      strokesPerMin: 40,
+      school: 'exact',
+      order: ['found', 'w8000'],
+      laidAside: [],
+    });
+    const steps = plan.steps.map(({ id, strokes }): SessionStep => ({
+      abrasiveId: id,
+      strokes,
+      minutes: 1,
+      forceN: 20,
+    }));
+    expect(steps.map(({ abrasiveId }) => abrasiveId)).toEqual(['found', 'w8000']);
+    const session = {
+      id: 's',
+      toolId: 't',
+      kind: 'honing',
+      startedAt: '2026-11-28T09:00:00.000Z',
+      conditionBefore: { kind: 'dull' },
+      steps,
+    } as const;
+    const after = edgeHistory(tool, [session], set)[0]?.after;
+    expect(after?.backMm).toBeCloseTo(plan.job.recessionMm, 12);
+    expect(after?.landMm).toBeCloseTo(plan.job.landAfterMm, 9);
+  });
 
   it('have every form of edge there is', () => {
     const forms = new Set<EdgeForm>(EDGES.map(([, , { form }]) => form));

@@ -1,7 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
-import { QueryTypes } from 'sequelize';
 import type { RecordedSession, Tool } from '@mellow-anvil/core';
-import { rowsNamed } from '../shared/rows.js';
+import { idsOf, rowsNamed } from '../shared/rows.js';
 import type { Connection } from '../storage/database.js';
 import { tools } from '../tools/tools.js';
 import type { Commands } from '../undo/commands.js';
@@ -56,7 +55,7 @@ export class KeptByTool<S extends SeenStone, T> {
   async of(stones: readonly S[], toolIds?: readonly string[]): Promise<ReadonlyMap<string, T>> {
     this.forgetTouched(stones);
     const { stored } = this;
-    const rack = toolIds ?? (await this.onTheRack());
+    const rack = toolIds ?? (await idsOf(this.database, tools));
     const missing = await rowsNamed(
       this.database,
       tools,
@@ -98,14 +97,6 @@ export class KeptByTool<S extends SeenStone, T> {
     if (!kept) return;
     this.kept.delete(toolId);
     this.before.set(toolId, kept.answer);
-  }
-
-  private async onTheRack(): Promise<readonly string[]> {
-    const found = await this.database.sequelize.query<{ id: string }>(
-      'SELECT id FROM tools WHERE "deletedAt" IS NULL',
-      { type: QueryTypes.SELECT },
-    );
-    return found.map(({ id }) => id);
   }
 
   private forgetTouched(stones: readonly S[]): void {

@@ -1,7 +1,8 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import { QueryTypes } from 'sequelize';
 import type { BenchRecord, ToolRecord } from '@mellow-anvil/core';
 import type { Database } from '../storage/database.js';
+import { idsOf } from '../shared/rows.js';
+import { tools } from '../tools/tools.js';
 import { KeptAnswers } from '../shared/kept-answers.js';
 import type { Commands } from '../undo/commands.js';
 import { reckoned } from '../workers/workers.js';
@@ -61,7 +62,7 @@ export class Reckoner {
    */
   async rack(withinMs?: number): Promise<{ readonly text: string; readonly complete: boolean }> {
     await this.database.ready();
-    const ids = await this.idsOnTheRack();
+    const ids = await idsOf(this.database, tools);
     if (this.wholeAt === this.edition) return { text: this.textOf(ids), complete: true };
     let complete = false;
     const fresh = this.freshRack().then(() => {
@@ -74,7 +75,7 @@ export class Reckoner {
       await this.reckonTouched();
       await Promise.race([fresh, pause(withinMs)]);
     }
-    return { text: this.textOf(complete ? await this.idsOnTheRack() : ids), complete };
+    return { text: this.textOf(complete ? await idsOf(this.database, tools) : ids), complete };
   }
 
   /** A tool's record with each entry and what it changed, as JSON text. @throws HttpProblem 404 */
@@ -132,7 +133,7 @@ export class Reckoner {
 
   private async reckonRack(): Promise<void> {
     const { edition } = this;
-    const ids = await this.idsOnTheRack();
+    const ids = await idsOf(this.database, tools);
     const batches: string[][] = [];
     for (let i = 0; i < ids.length; i += TOOLS_AT_ONCE) batches.push(ids.slice(i, i + TOOLS_AT_ONCE));
     for (const toolIds of batches) await this.ask({ of: 'rack', toolIds, readyOnly: true });
@@ -150,14 +151,6 @@ export class Reckoner {
       return text === undefined ? [] : [`${JSON.stringify(id)}:${text}`];
     });
     return `{${parts.join(',')}}`;
-  }
-
-  private async idsOnTheRack(): Promise<readonly string[]> {
-    const tools = await this.database.sequelize.query<{ id: string }>(
-      'SELECT id FROM tools WHERE "deletedAt" IS NULL ORDER BY id',
-      { type: QueryTypes.SELECT },
-    );
-    return tools.map(({ id }) => id);
   }
 
   private async kept(question: Question): Promise<string> {

@@ -1,4 +1,5 @@
 import {
+  inOrder,
   itemOf,
   runOf,
   sessionsOfRun,
@@ -17,7 +18,7 @@ import { openTestWorkshop, type TestWorkshop } from '../testing/workshop.js';
 
 /** What core makes of the same strokes, one after the other. */
 function strokesOn(tool: Tool, steps: readonly SessionStep[], bench: readonly OwnedAbrasive[]): EdgeAtWork {
-  const byId = new Map(bench.map((each) => [each.id, each]));
+  const byId = new Map(inOrder(bench).map((each) => [each.id, each]));
   return steps.reduce(
     (state, step) => {
       const item = itemOf(tool, step, undefined, byId);

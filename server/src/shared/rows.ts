@@ -38,3 +38,12 @@ export async function rowsNamed<T>(
     Object.fromEntries(values.map((value, i) => [`value${i}`, value])),
   );
 }
+
+/** The ids of everything of a kind that is there. */
+export async function idsOf<T>({ sequelize }: Connection, kind: Kind<T>): Promise<readonly string[]> {
+  const found = await sequelize.query<{ id: string }>(
+    `SELECT id FROM "${kind.name}" WHERE "deletedAt" IS NULL ORDER BY id`,
+    { type: QueryTypes.SELECT },
+  );
+  return found.map(({ id }) => id);
+}

@@ -9,6 +9,7 @@ import {
   type Lift,
   type RunGrinding,
   type RunPlan,
+  type RunPlanStep,
   type Tool,
 } from '@mellow-anvil/core';
 import { honedSetting, type Answer, type SetUp } from './desk';
@@ -25,16 +26,14 @@ export function runPlanOf(
   const { condition, landMm, finishUm, forceN, strokesPerMin, way } = request;
   const bothWays = way === 'both' && { bothWays: true };
   const setting = setUp && honedSetting(setUp);
-  const shaping = plan.camber
-    ? [
-        {
-          abrasiveId: plan.camber.id,
-          strokes: plan.camber.strokes,
-          places: plan.camber.places,
-          curve: true,
-        },
-      ]
-    : [];
+  /** What every step on a stone takes along from the plan. */
+  const onStone = (step: StoneStep): Pick<RunPlanStep, 'abrasiveId' | 'strokes' | 'forceN' | 'bothWays'> => ({
+    abrasiveId: step.id,
+    strokes: step.strokes,
+    ...(step.forceN !== undefined && { forceN: step.forceN }),
+    ...bothWays,
+  });
+  const shaping = plan.camber ? [{ ...onStone(plan.camber), places: plan.camber.places, curve: true }] : [];
   const lift = liftOf(tool.edge, setUp);
   const twoSided = sidesOf(tool.edge) === 2;
   const run: RunPlan = {
@@ -49,16 +48,13 @@ export function runPlanOf(
     steps: [
       ...(plan.back ?? [])
         .filter(({ prepares }) => prepares)
-        .map(({ id, strokes }) => ({ abrasiveId: id, strokes, back: true })),
+        .map((step) => ({ ...onStone(step), back: true })),
       ...shaping.filter(() => plan.camber?.before),
-      ...plan.steps.flatMap(({ id, strokes, forceN: push, places }, i) => [
+      ...plan.steps.flatMap((step, i) => [
         {
-          abrasiveId: id,
-          strokes,
-          ...(push !== undefined && { forceN: push }),
-          ...bothWays,
-          ...(places && { places }),
-          ...(twoSided && !places && { count: 'half' as const }),
+          ...onStone(step),
+          ...(step.places && { places: step.places }),
+          ...(twoSided && !step.places && { count: 'half' as const }),
         },
         ...(i === 0 ? shaping.filter(() => !plan.camber?.before) : []),
       ]),
@@ -84,6 +80,13 @@ export function runPlanOf(
     stoneOf: (id) => byId.get(id),
   });
   return { ...run, order };
+}
+
+/** A step of a plan on a stone, whatever it is for. */
+interface StoneStep {
+  readonly id: string;
+  readonly strokes: number;
+  readonly forceN?: number;
 }
 
 /** Sides that are worked by turns. */

@@ -124,6 +124,13 @@ export class LifeCharts {
     return [from - margin, to + margin];
   });
 
+  private readonly drawn = computed(() => ({
+    ink: this.ink(),
+    figures: this.figures,
+    span: this.span(),
+    still: this.still,
+  }));
+
   protected readonly line = computed(() => timeLine(this.entries(), this.ink()));
   protected readonly lineOptions = computed(() => timeLineOptions(this.ink(), this.span(), this.still));
   protected readonly lineWords = computed(
@@ -137,7 +144,7 @@ export class LifeCharts {
   );
   protected readonly land = computed(() => landAndAngle(this.entries(), this.ink()));
   protected readonly landing = computed(() => {
-    const options = landOptions(this.ink(), this.figures, this.span(), this.still);
+    const options = landOptions(this.drawn());
     if (!this.landed()) delete options.scales?.['land'];
     return options;
   });
@@ -154,7 +161,7 @@ export class LifeCharts {
   });
 
   protected readonly gone = computed(() => goneAndMarks(this.entries(), this.ink()));
-  protected readonly going = computed(() => goneOptions(this.ink(), this.figures, this.span(), this.still));
+  protected readonly going = computed(() => goneOptions(this.drawn()));
   protected readonly goneWords = computed(() => {
     const { backMm, steelMm3 } = this.life().record.state;
     return `Gone back ${this.figures.length(backMm)} in all, ${this.figures.number(steelMm3, 1)} mm³ of steel.`;

@@ -215,73 +215,61 @@ const time = (ink: Ink, from: number, to: number): object => ({
 
 const figuresOn = (ink: Ink): object => ({ color: ink.muted, font: { size: 13 } });
 
-export function landOptions(
-  ink: Ink,
-  figures: Figures,
-  span: readonly [number, number],
-  still: boolean,
+/** A length over time at the left, and something else beside it at the right. */
+function lengthBeside(
+  left: { readonly axis: string; readonly words: string },
+  right: { readonly axis: string; readonly words: string; readonly scale: object },
+  { ink, figures, span, still }: Drawn,
 ): ChartOptions<'line'> {
   const options = common(ink, still) as ChartOptions<'line'>;
   return {
     ...options,
     scales: {
       x: time(ink, ...span),
-      land: {
+      [left.axis]: {
         position: 'left',
         beginAtZero: true,
         afterFit: asWide,
-        title: text(`Land, ${figures.unitOf('length')}`, ink),
+        title: text(`${left.words}, ${figures.unitOf('length')}`, ink),
         ticks: {
           ...figuresOn(ink),
           callback: (mm: number | string) => figures.write('length', Number(Number(mm).toFixed(3))),
         },
         grid: { color: ink.line },
       },
-      angle: {
+      [right.axis]: {
         position: 'right',
         afterFit: asWide,
-        title: text('Angle, °', ink),
+        title: text(right.words, ink),
         ticks: figuresOn(ink),
         grid: { drawOnChartArea: false },
-        grace: 1,
+        ...right.scale,
       },
     } as never,
   };
 }
 
-export function goneOptions(
-  ink: Ink,
-  figures: Figures,
-  span: readonly [number, number],
-  still: boolean,
-): ChartOptions<'line'> {
-  const options = common(ink, still) as ChartOptions<'line'>;
-  return {
-    ...options,
-    scales: {
-      x: time(ink, ...span),
-      gone: {
-        position: 'left',
-        beginAtZero: true,
-        afterFit: asWide,
-        title: text(`Edge gone back, ${figures.unitOf('length')}`, ink),
-        ticks: {
-          ...figuresOn(ink),
-          callback: (mm: number | string) => figures.write('length', Number(Number(mm).toFixed(3))),
-        },
-        grid: { color: ink.line },
-      },
-      marks: {
-        position: 'right',
-        beginAtZero: true,
-        afterFit: asWide,
-        title: text('Marks at the edge, µm', ink),
-        ticks: figuresOn(ink),
-        grid: { drawOnChartArea: false },
-      },
-    } as never,
-  };
+/** How a chart over time is drawn: its ink, the user's figures, from when to when, without motion. */
+export interface Drawn {
+  readonly ink: Ink;
+  readonly figures: Figures;
+  readonly span: readonly [number, number];
+  readonly still: boolean;
 }
+
+export const landOptions = (drawn: Drawn): ChartOptions<'line'> =>
+  lengthBeside(
+    { axis: 'land', words: 'Land' },
+    { axis: 'angle', words: 'Angle, °', scale: { grace: 1 } },
+    drawn,
+  );
+
+export const goneOptions = (drawn: Drawn): ChartOptions<'line'> =>
+  lengthBeside(
+    { axis: 'gone', words: 'Edge gone back' },
+    { axis: 'marks', words: 'Marks at the edge, µm', scale: { beginAtZero: true } },
+    drawn,
+  );
 
 export function timeLineOptions(
   ink: Ink,

@@ -1,0 +1,155 @@
+import {
+  EDGE_SHAPES,
+  FAMILY_NAMES,
+  beginRun,
+  afterEvent,
+  edgeHistory,
+  familyFacts,
+  inOrderOfTime,
+  planHoning,
+  sessionsOfRun,
+  strokesLeft,
+  type Abrasive,
+  type Condition,
+  type Family,
+  type HoningPlan,
+  type PlanRequest,
+  type Run,
+  type RunEvent,
+  type RunFact,
+  type Session,
+  type Tool,
+} from '@mellow-anvil/core';
+import { usualEdge } from '../tools/blade';
+import { stone, stored } from '../testing/page';
+import { runPlanOf } from './to-bench';
+
+const everyShape = (id: string, grade: string, more: Partial<Abrasive> = {}) =>
+  stored<Abrasive>({ ...stone(id, grade), serves: EDGE_SHAPES, ...more }, id);
+const BENCH = [
+  everyShape('w400', '400'),
+  everyShape('w1000', '1000'),
+  everyShape('w8000', '8000'),
+  everyShape('strop', '8000', { kind: 'strop', lubricant: 'compound' }),
+  stored<Abrasive>({ ...stone('wheel', '400'), kind: 'dry-wheel', lubricant: 'dry' }, 'wheel'),
+];
+
+/** What somebody does who follows a run to the letter and finds everything in order. */
+function answer(run: Run): RunFact {
+  const station = run.stations[run.at];
+  switch (station?.kind) {
+    case 'stone': {
+      const step = run.steps[station.step];
+      const left = step ? strokesLeft(step) : 0;
+      return left > 0 ? { kind: 'strokes', count: left } : { kind: 'done' };
+    }
+    case 'marker':
+      return { kind: 'marked', left: [] };
+    case 'burr':
+      return { kind: 'burr', burr: 'all-along' };
+    case 'scratch':
+      return { kind: 'scratched', gone: true };
+    case 'heat':
+      return { kind: 'heated', heat: 'cool' };
+    default:
+      return { kind: 'done' };
+  }
+}
+
+/** A plan taken to the bench and done as it says: the sessions its run leaves. */
+function doneAsPlanned(tool: Tool, plan: HoningPlan, request: PlanRequest): readonly Session[] {
+  const grinding = plan.grinding && {
+    wheelId: plan.grinding.wheelId,
+    stopShortMm: plan.grinding.stopShortMm,
+  };
+  const taken = runPlanOf(stored(tool, 'tool'), { plan, request }, undefined, BENCH, grinding);
+  if (!taken) throw new Error('nothing to take to the bench');
+  const at = (seq: number): string => new Date(Date.UTC(2026, 10, 28, 9, 0, seq)).toISOString();
+  let run = beginRun(taken, at(0));
+  for (let seq = 1; run.at < run.stations.length - 1; seq++) {
+    if (seq > 500) throw new Error(`it never ends: ${run.stations[run.at]?.kind}`);
+    run = afterEvent(run, { ...answer(run), id: `e${seq}`, seq, at: at(seq) } as RunEvent);
+  }
+  return sessionsOfRun(run);
+}
+
+describe('a plan taken to the bench and done as it says', () => {
+  const toolOf = (family: Family): Tool => ({
+    name: family,
+    family,
+    steel: 'air-hardening',
+    edge: usualEdge(family),
+  });
+  const requestOf = (family: Family, condition: Condition): PlanRequest => ({
+    condition,
+    finishUm: familyFacts(family).finestUm === undefined ? 2 : 30,
+    forceN: 18,
+    strokesPerMin: 40,
+    lighter: true,
+    laidAside: [],
+  });
+  const after = (tool: Tool, sessions: readonly Session[]) =>
+    edgeHistory(tool, inOrderOfTime(sessions.map((session, i) => ({ ...session, id: `s${i}` }))), BENCH).at(
+      -1,
+    )?.after;
+
+  for (const family of FAMILY_NAMES) {
+    for (const condition of [
+      { kind: 'dull' },
+      { kind: 'new' },
+      { kind: 'nicked', nickMm: 0.1 },
+      { kind: 'unknown' },
+    ] as const satisfies readonly Condition[]) {
+      for (const way of ['pull', 'both'] as const) {
+        it(`is in the record of a ${family} as the plan said: ${condition.kind}, ${way}`, () => {
+          const tool = toolOf(family);
+          const request = { ...requestOf(family, condition), way };
+          const plan = planHoning(tool, BENCH, request);
+          const state = after(tool, doneAsPlanned(tool, plan, request));
+          expect(state?.backMm).toBeCloseTo(plan.job.recessionMm, 12);
+          if (state?.landMm !== undefined) expect(state.landMm).toBeCloseTo(plan.job.landAfterMm, 9);
+        });
+      }
+    }
+  }
+
+  it('by way of the wheel too: its steel, the nick jointed, the land it leaves and the stones after it', () => {
+    for (const family of FAMILY_NAMES) {
+      const tool = toolOf(family);
+      if (tool.edge.form !== 'single-bevel' || tool.edge.secondaryDeg === undefined) continue;
+      const condition = { kind: 'nicked', nickMm: 0.6 } as const;
+      const grind = { wheelId: 'wheel', stopShortMm: 0.7, pushN: 5 };
+      const request = { ...requestOf(family, condition), grind };
+      const plan = planHoning(tool, BENCH, request);
+      const sessions = doneAsPlanned(tool, plan, request);
+      expect(sessions.map(({ kind }) => kind))
+        .withContext(family)
+        .toEqual(['grinding', 'honing']);
+      const ground = after(tool, sessions.slice(0, 1));
+      // The wheel also takes its hollow out of a bevel that was flat, which the record does not know of.
+      expect(ground?.steelMm3)
+        .withContext(family)
+        .toBeLessThanOrEqual(plan.grinding?.removeMm3 ?? 0);
+      const state = after(tool, sessions);
+      expect((state?.backMm ?? 0) - 0.6)
+        .withContext(family)
+        .toBeCloseTo(plan.job.recessionMm, 9);
+      expect(state?.landMm).withContext(family).toBeCloseTo(plan.job.landAfterMm, 9);
+    }
+  });
+
+  it('with its curve worked by place as well', () => {
+    const iron = toolOf('plane-iron');
+    const { edge } = iron;
+    if (edge.form !== 'single-bevel') return fail('a plane iron has one bevel');
+    const tool: Tool = { ...iron, edge: { ...edge, front: { shape: 'arc', radiusMm: 4400 } } };
+    const request: PlanRequest = {
+      ...requestOf('plane-iron', { kind: 'dull' }),
+      camber: { positions: 5, nowMm: 0.02 },
+    };
+    const plan = planHoning(tool, BENCH, request);
+    expect(plan.camber?.strokes).toBeGreaterThan(0);
+    const sessions = doneAsPlanned(tool, plan, request);
+    expect(after(tool, sessions)?.backMm).toBeCloseTo(plan.job.recessionMm, 9);
+  });
+});
