@@ -134,6 +134,7 @@ export { asFound } from './work/found.js';
 export { grindingWork } from './work/ground.js';
 export { primaryShaping, type PrimaryShapingInput } from './work/primary-shaping.js';
 export { stropWrap, type StropWrapInput } from './work/strop-wrap.js';
+export { honedFacet } from './work/sides.js';
 export { recessionForTipMm } from './work/tip.js';
 export { contactMm2, steelToGoBackMm3, worked, type WorkItem } from './work/worked.js';
 export { itemOf } from './record/step-work.js';

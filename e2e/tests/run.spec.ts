@@ -233,8 +233,9 @@ test('the strop room times the carving over a reload, and the carving goes into 
 });
 
 test('a strop is one tap from the rack, and the tool is ready after it', async ({ page }, { project }) => {
-  test.skip(project.name === 'tablet', 'the rack is the same behind its drawer');
   await page.goto('/tools/bench-19/edge');
+  // Held upright, a tablet keeps the rack in a drawer.
+  if (project.name === 'tablet') await page.getByRole('button', { name: 'Rack', exact: true }).click();
   const stropped = page.getByRole('button', { name: /^Stropped: / }).first();
   const name = ((await stropped.getAttribute('aria-label')) ?? '').replace('Stropped: ', '');
   await stropped.click();

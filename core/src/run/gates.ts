@@ -1,5 +1,6 @@
 import type { CareKind } from '../abrasive/care.js';
 import type { Burr, ProofTest } from '../session/session.js';
+import { purposeOf } from './run-plan.js';
 import type { Run } from './run.js';
 import type { Station } from './station.js';
 
@@ -87,7 +88,7 @@ export function markerCure(word: GateWord, run: Run): readonly Station[] {
 export function firstStone({ stations, plan }: Pick<Run, 'stations' | 'plan'>): number | undefined {
   const found = stations.find((station) => {
     const step = station.kind === 'stone' ? plan.steps[station.step] : undefined;
-    return step && !step.back && !step.curve;
+    return step && ['edge', 'strop'].includes(purposeOf(step));
   });
   return found?.kind === 'stone' ? found.step : undefined;
 }

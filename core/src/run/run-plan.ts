@@ -1,6 +1,7 @@
 import type { Condition } from '../edge/dulling.js';
 import type { Count } from './counting.js';
 import type { SessionSetting } from '../session/session.js';
+import type { Facet } from '../work/facet.js';
 import type { Station } from './station.js';
 
 /** A plan as it is taken to the bench. */
@@ -45,10 +46,23 @@ export interface RunPlanStep {
   readonly curve?: boolean;
   /** How its strokes are counted; straight through unless said. */
   readonly count?: Count;
-  /** Prepares a new blade's back. */
+  /** The facet worked; the one at the edge, or both sides, unless said. */
+  readonly facet?: Facet;
+  /** Prepares a new blade's back, in a run of a release before facets were named. */
   readonly back?: boolean;
   /** Comes after the burr is off: the strop. */
   readonly afterBurr?: boolean;
+}
+
+/** The facet a step is on, where it names one. */
+export const facetOfStep = ({ facet, back }: RunPlanStep): Facet | undefined =>
+  facet ?? (back ? 'back' : undefined);
+
+/** What a step is for: the back of a blade, its curve, the facet at its edge, or the strop at the end. */
+export function purposeOf(step: RunPlanStep): 'back' | 'curve' | 'edge' | 'strop' {
+  if (step.afterBurr) return 'strop';
+  if (step.curve) return 'curve';
+  return facetOfStep(step) === 'back' ? 'back' : 'edge';
 }
 
 /**

@@ -2,6 +2,7 @@ import { afterGrinding } from '../progression/grinding-first.js';
 import type { Session, SessionStep } from '../session/session.js';
 import { placesMade } from './counting.js';
 import { edgeWord } from './edge-word.js';
+import { facetOfStep } from './run-plan.js';
 import type { Run, Skip } from './run.js';
 import type { StationKind } from './station.js';
 
@@ -32,6 +33,7 @@ function honedIn(run: Run): Session | undefined {
   const steps = run.steps
     .map(({ abrasiveId, strokes, minutes, places }, i): SessionStep => {
       const planned = plan.steps[i];
+      const facet = planned && facetOfStep(planned);
       return {
         abrasiveId,
         strokes,
@@ -39,8 +41,7 @@ function honedIn(run: Run): Session | undefined {
         forceN: planned?.forceN ?? plan.forceN,
         ...(planned?.bothWays && { bothWays: true }),
         ...(places && { places: placesMade(places, strokes) }),
-        ...(planned?.back && { facet: 'back' as const }),
-        ...(planned?.back && { facet: 'back' as const }),
+        ...(facet && { facet }),
       };
     })
     .filter(({ strokes }) => strokes > 0);

@@ -2,7 +2,7 @@ import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
 import type { PlanCare } from '../progression/honing-plan.js';
 import { shapeOfEdge } from '../edge/edge.js';
 import type { Tool } from '../tool/tool.js';
-import type { RunPlan } from './run-plan.js';
+import { purposeOf, type RunPlan, type RunPlanStep } from './run-plan.js';
 import type { Lift, Station } from './station.js';
 
 /** What the order of work depends on beside the plan. */
@@ -31,17 +31,14 @@ export function wholeOrder(input: OrderInput): readonly Station[] {
   const wanted = tool.edge.form === 'scraping';
   const honing = steps.some(({ afterBurr }) => !afterBurr);
   const places = steps.map((_, i) => i);
-  const of = (what: 'back' | 'curve' | 'afterBurr'): readonly number[] =>
-    places.filter((i) => steps[i]?.[what]);
-  const stones = places.filter((i) => {
-    const step = steps[i];
-    return step && !step.back && !step.curve && !step.afterBurr;
-  });
+  const of = (what: ReturnType<typeof purposeOf>): readonly number[] =>
+    places.filter((i) => purposeOf(steps[i] as RunPlanStep) === what);
+  const stones = of('edge');
   const [first] = stones;
   const curves = of('curve');
   const curveFirst = curves.filter((i) => first !== undefined && i < first);
   const curveAfter = curves.filter((i) => !curveFirst.includes(i));
-  const strops = of('afterBurr');
+  const strops = of('strop');
   const marked = first !== undefined && shapeOfEdge(tool.edge) === 'straight';
   // Where a land is honed, colour stays at the heel as it should.
   const steeper = tool.edge.form === 'single-bevel' && tool.edge.secondaryDeg !== undefined;

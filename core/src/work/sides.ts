@@ -59,6 +59,12 @@ export function sidesOf(edge: Edge): Sides {
   return made;
 }
 
+/** The one facet that meets the edge, the steepest; none where both sides are honed. */
+export function honedFacet(edge: Edge): Facet | undefined {
+  const { one, other } = sidesOf(edge);
+  return other ? undefined : one.facets.at(-1)?.facet;
+}
+
 /** Every stroke asks it of the same edge. */
 const sides = new WeakMap<Edge, Sides>();
 

@@ -17,6 +17,7 @@ import {
   type Abrasive,
   type BenchRecord,
   ASSUMED_LAND_MM,
+  FACETS,
   GRINDING_PUSH_N,
   PLAN_DEFAULTS,
   Refusal,
@@ -255,8 +256,9 @@ function seatOf(guide: Guide, edge: Edge, name: string | undefined): GuideSeat |
   return guide.seats.find((seat) => seat.name === name) ?? seatForWidth(guide, clampedWidthMm(edge));
 }
 
+/** The setting of the facet that meets the edge: the steepest, of two sides the left one. */
 export function honedSetting({ guide, seat, settings }: SetUp): SessionSetting | undefined {
-  const honed = settings.find(({ facet }) => facet === 'secondary') ?? settings[0];
+  const honed = FACETS.flatMap((each) => settings.filter(({ facet }) => facet === each))[0];
   if (!honed) return undefined;
   const { angleDeg, projectionMm, stop } = honed;
   if (guide.form === 'freehand') return { angleDeg };

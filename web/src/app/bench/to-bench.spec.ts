@@ -4,6 +4,7 @@ import {
   beginRun,
   afterEvent,
   edgeHistory,
+  facetSettings,
   familyFacts,
   inOrderOfTime,
   planHoning,
@@ -12,6 +13,7 @@ import {
   type Abrasive,
   type Condition,
   type Family,
+  type Guide,
   type HoningPlan,
   type PlanRequest,
   type Run,
@@ -22,6 +24,7 @@ import {
 } from '@mellow-anvil/core';
 import { usualEdge } from '../tools/blade';
 import { stone, stored } from '../testing/page';
+import type { SetUp } from './desk';
 import { runPlanOf } from './to-bench';
 
 const everyShape = (id: string, grade: string, more: Partial<Abrasive> = {}) =>
@@ -57,12 +60,17 @@ function answer(run: Run): RunFact {
 }
 
 /** A plan taken to the bench and done as it says: the sessions its run leaves. */
-function doneAsPlanned(tool: Tool, plan: HoningPlan, request: PlanRequest): readonly Session[] {
+function doneAsPlanned(
+  tool: Tool,
+  plan: HoningPlan,
+  request: PlanRequest,
+  setUp?: SetUp,
+): readonly Session[] {
   const grinding = plan.grinding && {
     wheelId: plan.grinding.wheelId,
     stopShortMm: plan.grinding.stopShortMm,
   };
-  const taken = runPlanOf(stored(tool, 'tool'), { plan, request }, undefined, BENCH, grinding);
+  const taken = runPlanOf(stored(tool, 'tool'), { plan, request }, setUp, BENCH, grinding);
   if (!taken) throw new Error('nothing to take to the bench');
   const at = (seq: number): string => new Date(Date.UTC(2026, 10, 28, 9, 0, seq)).toISOString();
   let run = beginRun(taken, at(0));
@@ -112,6 +120,39 @@ describe('a plan taken to the bench and done as it says', () => {
       }
     }
   }
+
+  it('on the facet that meets the edge, whatever angle the guide is set to', () => {
+    const iron = toolOf('plane-iron');
+    const { edge } = iron;
+    if (edge.form !== 'single-bevel') return fail('a plane iron has one bevel');
+    const micro: Tool = {
+      ...iron,
+      edge: { ...edge, primaryDeg: 25, secondaryDeg: 30, landMm: 0.6, microDeg: 32, microLandMm: 0.1 },
+    };
+    const hands = stored<Guide>({ name: 'Hands', form: 'freehand' }, 'hands');
+    const request = requestOf('plane-iron', { kind: 'dull' });
+    for (const tool of [iron, micro]) {
+      const settings = facetSettings(tool, hands);
+      const plan = planHoning(tool, BENCH, request);
+      const sessions = doneAsPlanned(tool, plan, request, { guide: hands, settings });
+      expect(sessions[0]?.setting?.angleDeg).toBe(tool === micro ? 32 : settings.at(-1)?.angleDeg);
+      expect(sessions[0]?.steps?.map(({ facet }) => facet)).toContain(tool === micro ? 'micro' : 'secondary');
+      const state = after(tool, sessions);
+      expect(state?.backMm).toBeCloseTo(plan.job.recessionMm, 12);
+      expect(state?.landMm).toBeCloseTo(plan.job.landAfterMm, 9);
+      // Set a little steeper by a stop, it is still the same facet.
+      const [first] = settings.slice(-1);
+      if (!first) return fail('no facet');
+      const off = {
+        guide: hands,
+        settings: [...settings.slice(0, -1), { ...first, angleDeg: first.angleDeg + 0.9 }],
+      };
+      expect(after(tool, doneAsPlanned(tool, plan, request, off))?.backMm).toBeCloseTo(
+        plan.job.recessionMm,
+        12,
+      );
+    }
+  });
 
   it('by way of the wheel too: its steel, the nick jointed, the land it leaves and the stones after it', () => {
     for (const family of FAMILY_NAMES) {

@@ -1,6 +1,7 @@
 import type { Stored } from '@mellow-anvil/contract';
 import {
   honedAtDeg,
+  honedFacet,
   knifeLift,
   unlessRefused,
   wholeOrder,
@@ -33,7 +34,11 @@ export function runPlanOf(
     ...(step.forceN !== undefined && { forceN: step.forceN }),
     ...bothWays,
   });
-  const shaping = plan.camber ? [{ ...onStone(plan.camber), places: plan.camber.places, curve: true }] : [];
+  const facet = honedFacet(tool.edge);
+  const atEdge = facet && { facet };
+  const shaping = plan.camber
+    ? [{ ...onStone(plan.camber), ...atEdge, places: plan.camber.places, curve: true }]
+    : [];
   const lift = liftOf(tool.edge, setUp);
   const twoSided = sidesOf(tool.edge) === 2;
   const run: RunPlan = {
@@ -48,11 +53,12 @@ export function runPlanOf(
     steps: [
       ...(plan.back ?? [])
         .filter(({ prepares }) => prepares)
-        .map((step) => ({ ...onStone(step), back: true })),
+        .map((step) => ({ ...onStone(step), facet: 'back' as const })),
       ...shaping.filter(() => plan.camber?.before),
       ...plan.steps.flatMap((step, i) => [
         {
           ...onStone(step),
+          ...atEdge,
           ...(step.places && { places: step.places }),
           ...(twoSided && !step.places && { count: 'half' as const }),
         },

@@ -150,6 +150,7 @@ describe('PlanSide', () => {
           abrasiveId: ['s1000', 's8000'][i],
           strokes: Number(count),
           forceN: jasmine.any(Number),
+          facet: 'secondary',
         })),
       }),
     );

@@ -1,12 +1,13 @@
-import type {
-  Abrasive,
-  CareKind,
-  Count,
-  GateWord,
-  ProofTest,
-  RunPlanStep,
-  Skip,
-  StationKind,
+import {
+  purposeOf,
+  type Abrasive,
+  type CareKind,
+  type Count,
+  type GateWord,
+  type ProofTest,
+  type RunPlanStep,
+  type Skip,
+  type StationKind,
 } from '@mellow-anvil/core';
 
 /** What to feel or look for at a stone (common practice, no source). */
@@ -14,10 +15,12 @@ export function feelFor(stone: Abrasive | undefined, index: number, of: readonly
   const step = of[index];
   if (stone?.kind === 'strop')
     return 'Pull only, edge trailing: firm on a flat, light on a bevel. Stop, then turn over: never lift at the end.';
-  if (step?.back)
+  const purpose = step && purposeOf(step);
+  if (purpose === 'back')
     return 'The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.';
-  if (step?.curve) return 'Press where the finger is drawn, and there only; trail the corners, they dig in.';
-  const stones = of.filter(({ afterBurr, back, curve }) => !afterBurr && !back && !curve);
+  if (purpose === 'curve')
+    return 'Press where the finger is drawn, and there only; trail the corners, they dig in.';
+  const stones = of.filter((each) => purposeOf(each) === 'edge');
   if (step && step === stones[0])
     return 'Push firmly, both corners down. Go on until a burr can be felt on the back.';
   if (step && step === stones.at(-1))
