@@ -7,7 +7,7 @@ import { rateReadings } from '../record/rate-readings.js';
 import type { SizedAbrasive } from './placing.js';
 import { recessionForLand, landGrowth } from '../edge/land-growth.js';
 import { goneBackMm } from '../testing/blades.js';
-import { planHoning, type PlanRequest } from '../progression/honing-plan.js';
+import { planHoning, type PlanRequest } from '../plan/honing-plan.js';
 import type { Tool } from '../tool/tool.js';
 import { estimatedRemovalMm3PerNm, removalPerStrokeMm3 } from './removal.js';
 import { learnedRate, slowing } from './learned-rate.js';

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Abrasive } from '../abrasive/abrasive.js';
 import { wheelRadiusMm, wheelWear } from '../abrasive/wheel.js';
 import { recessionForLand } from '../edge/land-growth.js';
-import { planHoning } from '../progression/honing-plan.js';
+import { planHoning } from '../plan/honing-plan.js';
 import { edgeState } from '../record/edge-state.js';
 import { flatBlade } from '../testing/blades.js';
 import type { Tool } from '../tool/tool.js';

@@ -1,12 +1,12 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { camber } from '../camber/camber.js';
-import { CAMBER_NEAR, isNear } from '../progression/camber-work.js';
-import { planHoning, type OwnedAbrasive } from '../progression/honing-plan.js';
-import { orderOfWork } from '../progression/order-of-work.js';
+import { CAMBER_NEAR, isNear } from '../plan/camber-work.js';
+import { planHoning, type OwnedAbrasive } from '../plan/honing-plan.js';
+import { orderOfWork } from '../plan/order-of-work.js';
 import { removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { benchAtWork } from '../abrasive/at-work.js';
-import { placedWork } from '../progression/camber-work.js';
+import { placedWork } from '../plan/camber-work.js';
 import { calipered, curveHoned, shaved, type TrueCurve } from '../simulate/curved-iron.js';
 import { flatBlade } from '../testing/blades.js';
 import { STEELS, type Tool } from '../tool/tool.js';

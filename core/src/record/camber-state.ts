@@ -7,7 +7,7 @@ import { cornerBackMm } from '../camber/camber-jobs.js';
 import type { CamberRead } from '../camber/camber-read.js';
 import { cornerPerStrokeMm, parabolaOf, placedProfile } from '../camber/camber-strokes.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
-import { placeCountOf, placedWork } from '../progression/camber-work.js';
+import { placeCountOf, placedWork } from '../plan/camber-work.js';
 import type { Session } from '../session/session.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import { strokeOf } from './step-work.js';

@@ -2,7 +2,7 @@ import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import { edgeChain } from '../edge/chain.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
-import { planHoning, type OwnedAbrasive, type PlanRequest } from '../progression/honing-plan.js';
+import { planHoning, type OwnedAbrasive, type PlanRequest } from '../plan/honing-plan.js';
 import type { Session } from '../session/session.js';
 import type { Tool } from '../tool/tool.js';
 import { asItStands, edgeHistory, edgeState, type RecordedSession } from './edge-state.js';

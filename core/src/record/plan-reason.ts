@@ -1,5 +1,5 @@
-import { honingJob } from '../progression/honing-job.js';
-import type { HoningPlan, PlanRequest } from '../progression/honing-plan.js';
+import { honingJob } from '../plan/honing-job.js';
+import type { HoningPlan, PlanRequest } from '../plan/honing-plan.js';
 import type { Tool } from '../tool/tool.js';
 import { PLAIN_HAND, type Hand } from './readiness.js';
 import type { EdgeState } from './edge-state.js';

@@ -1,5 +1,5 @@
 import { widestLandMm } from '../edge/land-growth.js';
-import { GRIND_NICK_MM, REPAIR_NICK_MM } from '../progression/intake.js';
+import { GRIND_NICK_MM, REPAIR_NICK_MM } from '../plan/intake.js';
 import { formatDay } from '../measure/date.js';
 import { formatMinutes } from '../measure/minutes.js';
 import { formatNumber } from '../measure/number.js';

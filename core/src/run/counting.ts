@@ -1,4 +1,4 @@
-import { countdown } from '../progression/countdown.js';
+import { countdown } from '../plan/countdown.js';
 
 /** How strokes are counted on a stone or a strop. */
 export const COUNTS = ['through', 'half', 'five-down', 'ten-down', 'singles'] as const;

@@ -1,4 +1,4 @@
-import { afterGrinding } from '../progression/grinding-first.js';
+import { afterGrinding } from '../plan/grinding-first.js';
 import type { Session, SessionStep } from '../session/session.js';
 import { placesMade } from './counting.js';
 import { edgeWord } from './edge-word.js';

@@ -1,5 +1,5 @@
 import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
-import type { PlanCare } from '../progression/honing-plan.js';
+import type { PlanCare } from '../plan/honing-plan.js';
 import { shapeOfEdge } from '../edge/edge.js';
 import type { Tool } from '../tool/tool.js';
 import { purposeOf, type RunPlan, type RunPlanStep } from './run-plan.js';

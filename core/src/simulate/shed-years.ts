@@ -9,7 +9,7 @@ import {
 } from '../guide/guide.js';
 import { guideProjection } from '../guide/guide-projection.js';
 import type { Condition } from '../edge/dulling.js';
-import { planHoning, PLAN_DEFAULTS, type OwnedAbrasive } from '../progression/honing-plan.js';
+import { planHoning, PLAN_DEFAULTS, type OwnedAbrasive } from '../plan/honing-plan.js';
 import {
   afterSession,
   asItStands,

@@ -2,7 +2,7 @@ import type { Abrasive } from '../abrasive/abrasive.js';
 import type { Care } from '../abrasive/care.js';
 import type { Packing } from '../guide/lift-stack.js';
 import type { Guide } from '../guide/guide.js';
-import type { HoningPlan, PlanRequest } from '../progression/honing-plan.js';
+import type { HoningPlan, PlanRequest } from '../plan/honing-plan.js';
 import type { SettingBoard } from '../stops/setting-board.js';
 import type { Session } from '../session/session.js';
 import type { Tool } from '../tool/tool.js';
