@@ -1,11 +1,13 @@
 import { Joi, type NumberSchema, type ObjectSchema } from './joi.js';
 import {
+  ABRASIVE_KIND_NAMES,
   CARE_KINDS,
   CONDITIONS,
   FAULTS,
   SCHOOLS,
   TREATMENTS,
   WAYS,
+  WAYS_OUT,
   type BackStep,
   type CamberRequest,
   type CamberStep,
@@ -18,10 +20,12 @@ import {
   type PlanCare,
   type PlanStep,
   type StropStep,
+  type TooMuch,
   type Plan,
   type PlanRequest,
   type ProgressionStep,
   type Verdict,
+  type WayOut,
 } from '@mellow-anvil/core';
 import { id, line, number, oneOf, whole } from './fields.js';
 
@@ -60,6 +64,12 @@ export const conditionSchema = Joi.object<Condition, true>({
     .messages({ 'array.unique': 'The same fault stands here twice: give it once.' }) as never,
 }).required();
 
+const grindRequest = Joi.object<GrindRequest, true>({
+  wheelId: id,
+  stopShortMm: number('stopShortMm'),
+  pushN: number('forceN', 'Push against the wheel'),
+});
+
 export const planRequestSchema = Joi.object<PlanRequest, true>({
   condition: conditionSchema as never,
   landMm: number('landMm').optional(),
@@ -84,11 +94,7 @@ export const planRequestSchema = Joi.object<PlanRequest, true>({
   }).optional() as never,
   stropOnly: Joi.boolean().optional(),
   strop: Joi.boolean().optional(),
-  grind: Joi.object<GrindRequest, true>({
-    wheelId: id,
-    stopShortMm: number('stopShortMm'),
-    pushN: number('forceN', 'Push against the wheel'),
-  }).optional() as never,
+  grind: grindRequest.optional() as never,
   laidAside: Joi.array().items(id.optional()).max(500).required() as never,
 }).required();
 
@@ -164,6 +170,26 @@ const camberStep = Joi.object<CamberStep, true>({
   }).optional() as never,
 });
 
+const wayOut = Joi.object<WayOut, true>({
+  way: oneOf('Way out', WAYS_OUT),
+  minutes: figure.optional(),
+  ask: Joi.object({
+    grind: grindRequest.optional(),
+    condition: conditionSchema.optional(),
+  }).optional() as never,
+  stone: Joi.object({ kind: oneOf('Kind', ABRASIVE_KIND_NAMES), sizeUm: figure }).optional() as never,
+  microDeg: figure.optional(),
+  nickMm: figure.optional(),
+  honingsAfter: figure.integer().optional(),
+});
+
+const tooMuch = Joi.object<TooMuch, true>({
+  id,
+  strokes: figure.integer(),
+  rubbingMin: figure,
+  ways: Joi.array().items(wayOut).max(10).required() as never,
+});
+
 const result = Joi.object<HoningPlan, true>({
   treatment: oneOf('Treatment', TREATMENTS).optional(),
   care: Joi.array()
@@ -196,8 +222,10 @@ const result = Joi.object<HoningPlan, true>({
   grinding: grinding.optional() as never,
   job: jobSchema as never,
   steps: Joi.array().items(planStep).max(500).required() as never,
+  settingMin: figure.optional(),
   totalMin: figure,
   verdicts: Joi.array().items(verdict).max(500).required() as never,
+  tooMuch: tooMuch.optional() as never,
 }).required();
 
 /** A kept plan whole, as it stands in the open file. */

@@ -43,6 +43,7 @@ export const toolSchema = Joi.object<Tool, true>({
   host: hostSchema.optional(),
   camber: camber.optional() as never,
   setName: line('Set').optional(),
+  stoneSet: line('Set of stones', 40).allow('').optional(),
   overruling: overruling.optional() as never,
   notes: notes.optional(),
 })

@@ -86,6 +86,8 @@ export * from './plan/regrind-advice.js';
 export * from './plan/schools.js';
 export * from './plan/stone-sweep.js';
 export * from './plan/verdicts.js';
+export { TOO_MANY_STROKES, WAYS_OUT, planHoning, type TooMuch, type WayOut } from './plan/ways-out.js';
+export { defaultRequest, usualSet, type AskedOf } from './plan/default-request.js';
 export * from './puzzle/from-run.js';
 export * from './puzzle/knowledge.js';
 export * from './puzzle/ranking.js';

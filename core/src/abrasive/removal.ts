@@ -18,6 +18,9 @@ export function estimatedScratchUm(sizeUm: number): number {
   return SCRATCH_SHARE * sizeUm;
 }
 
+/** The grain that leaves such marks, µm, by the same estimate. */
+export const grainOfMarksUm = (marksUm: number): number => marksUm / SCRATCH_SHARE;
+
 /**
  * Steel removed by one stroke, mm³, after Archard's wear law: V = K·F·L/(1000·s), with K in
  * mm³ per N·m, F in N, L in mm and s the steel factor (plain carbon steel 1).

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { Abrasive } from '../abrasive/abrasive.js';
 import { wheelRadiusMm, wheelWear } from '../abrasive/wheel.js';
 import { recessionForLand } from '../edge/land-growth.js';
-import { planHoning } from '../plan/honing-plan.js';
+import { planHoning } from '../plan/ways-out.js';
 import { edgeState } from '../record/edge-state.js';
 import { flatBlade } from '../testing/blades.js';
 import type { Tool } from '../tool/tool.js';
@@ -127,7 +127,10 @@ describe('the work of grinding', () => {
     expect(wide.job.landBeforeMm).withContext('without a nick it stays').toBeCloseTo(0.7, 9);
     expect(ground.steps[0]?.strokes ?? 0).toBeLessThan((plain.steps[0]?.strokes ?? 0) / 4);
     const parts = [...ground.steps, ...(ground.back ?? [])];
-    const minutes = parts.reduce((sum, part) => sum + part.minutes, ground.grinding?.minutes ?? 0);
+    const minutes = parts.reduce(
+      (sum, part) => sum + part.minutes,
+      (ground.grinding?.minutes ?? 0) + (ground.settingMin ?? 0),
+    );
     expect(ground.totalMin).toBeCloseTo(minutes, 9);
   });
 

@@ -1,7 +1,8 @@
 import type { Condition } from '../edge/dulling.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
 import type { Tool } from '../tool/tool.js';
-import { POLISHED_MM } from '../work/worked.js';
+import { FOUND_MARKS_UM } from '../work/found.js';
+import { POLISHED_MM, steelToLowerBackMm3 } from '../work/worked.js';
 import { progression, type Progression, type ProgressionInput } from './progression.js';
 
 /** Strokes of the back on one stone. */
@@ -23,7 +24,7 @@ const UNEVEN_UM = { new: 15, unknown: 40 } as const;
 /**
  * The work on a flat back. Once it is flat, only the finest stone of the plan touches it, to take the
  * burr off; a new or unknown blade's is prepared first, on every stone of the plan: the unevenness of
- * its rim, then the scratches of each stone before.
+ * its rim, then the scratches of each stone before; over a shim, on the finest alone.
  * @returns nothing for edges without a flat back
  */
 export function backWork(
@@ -43,26 +44,34 @@ export function backWork(
   };
   if (edge.form !== 'single-bevel' || (condition.kind !== 'new' && condition.kind !== 'unknown'))
     return [burr];
-  return [...prepared(edge, UNEVEN_UM[condition.kind], input, chosen), burr];
+  return [...prepared(edge, condition.kind, input, chosen), burr];
 }
 
 function prepared(
   edge: SingleBevelEdge,
-  unevenUm: number,
+  kind: 'new' | 'unknown',
   input: ProgressionInput,
   chosen: Progression,
 ): readonly BackStep[] {
-  const rimMm = edge.polishedMm ?? POLISHED_MM;
-  const contactMm2 = rimMm * edge.widthMm;
   const stones = chosen.steps.flatMap(({ id }) => input.abrasives.filter((abrasive) => abrasive.id === id));
+  // Over a shim only the finest stone is used, and the polish need only reach the edge.
+  const shimmed = edge.back === 'shim';
+  const on = shimmed ? stones.slice(-1) : stones;
+  const contactMm2 = (edge.polishedMm ?? POLISHED_MM) * edge.widthMm;
   const { steps } = progression({
     ...input,
     // A limit on strokes chooses among stones for the bevel; the back wants what it wants.
-    abrasives: stones.map((stone) => ({ ...stone, overheadMin: 0, mostStrokes: undefined })),
-    job: { ...input.job, contactMm2, removeMm3: (contactMm2 * unevenUm) / 1000 },
+    abrasives: on.map((stone) => ({ ...stone, overheadMin: 0, mostStrokes: undefined })),
+    job: {
+      ...input.job,
+      contactMm2,
+      removeMm3: shimmed ? 0 : (contactMm2 * UNEVEN_UM[kind]) / 1000,
+      foundUm: FOUND_MARKS_UM[kind],
+      clearMm3: (spentMm3, downUm) => steelToLowerBackMm3(edge, spentMm3, downUm / 1000),
+    },
     maxRatio: undefined,
     startUm: undefined,
-    stones: stones.length,
+    stones: on.length,
   });
   return steps.map(({ id, strokes, minutes }) => ({ id, strokes, minutes, prepares: true }));
 }

@@ -1,7 +1,8 @@
 import type { BenchRecord } from '../abrasive/at-work.js';
 import { Refusal, attempt } from '../refusal.js';
 import type { Tool } from '../tool/tool.js';
-import { planHoning, type HoningPlan, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
+import type { HoningPlan, OwnedAbrasive, PlanRequest } from './honing-plan.js';
+import { planHoning } from './ways-out.js';
 import { SCHOOLS, type School } from './schools.js';
 
 /** One school's plan beside the others'. */

@@ -1,7 +1,7 @@
 import { depthOfMm, faultMm, type Condition } from '../edge/dulling.js';
 import type { Edge } from '../edge/edge.js';
 import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
-import { contactMin, wheelAtWork } from '../grinding/grinding-work.js';
+import { contactMin, grindingPasses, wheelAtWork } from '../grinding/grinding-work.js';
 import { Refusal, attempt } from '../refusal.js';
 import type { EdgeAtWork } from '../work/edge-at-work.js';
 import { grindingWork, groundTo } from '../work/ground.js';
@@ -19,10 +19,16 @@ export interface GrindRequest {
 /** The grinding a plan begins with. */
 export interface GrindingStep extends GrindRequest {
   readonly removeMm3: number;
-  /** Steel on the wheel, without dips and looks between. */
+  /** All of it: the wheel made ready, contact, dips and looks between the passes. */
   readonly minutes: number;
   readonly landBeforeMm: number;
 }
+
+/** How long a pass lasts before the blade is dipped, and the dip, s, before the heat of this one is reckoned (estimates). */
+const USUAL_PASS = {
+  'dry-wheel': { longestS: 6, dipS: 3 },
+  'wet-wheel': { longestS: undefined, dipS: 0 },
+} as const;
 
 /** The wheel’s part of a plan. @throws Refusal where there is nothing to grind, or no wheel */
 export function grindingStep(
@@ -50,7 +56,9 @@ export function grindingStep(
   // A bevel too steep is ground back to its angle, even where its land is narrow.
   if (back instanceof Refusal && reshaped === 0) throw back;
   const removeMm3 = reshaped + (back instanceof Refusal ? 0 : back.removeMm3);
-  const minutes = contactMin(removeMm3, work) + (wheel?.overheadMin ?? 0);
+  const contact = contactMin(removeMm3, work);
+  const { longestS, dipS } = USUAL_PASS[work.kind];
+  const minutes = grindingPasses(contact, longestS, dipS).minutes + (wheel?.overheadMin ?? 0);
   return { ...grind, removeMm3, minutes, landBeforeMm };
 }
 

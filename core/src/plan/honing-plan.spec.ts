@@ -1,6 +1,7 @@
 import type { SingleBevelEdge } from '../edge/edge.js';
 import type { Tool } from '../tool/tool.js';
-import { planHoning, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
+import type { OwnedAbrasive, PlanRequest } from './honing-plan.js';
+import { planHoning } from './ways-out.js';
 
 const edge: SingleBevelEdge = {
   form: 'single-bevel',

@@ -1,8 +1,9 @@
+import { grainOfMarksUm } from '../abrasive/removal.js';
 import { kindFacts, servesShape, standsIn, type Abrasive } from '../abrasive/abrasive.js';
 import { benchAtWork, type BenchRecord, type StoneAtWork } from '../abrasive/at-work.js';
 import type { CareKind } from '../abrasive/care.js';
 import type { Condition } from '../edge/dulling.js';
-import { edgeLengthMm, shapeOfEdge } from '../edge/edge.js';
+import { edgeLengthMm, shapeOfEdge, type Edge } from '../edge/edge.js';
 import { layLowerDeg } from '../work/strop-wrap.js';
 import { insist, unlessRefused } from '../refusal.js';
 import { familyFacts } from '../tool/families.js';
@@ -19,12 +20,14 @@ import { leftBySteps } from './left-by-steps.js';
 import { camberWork, type CamberRequest, type CamberStep, type CamberWork } from './camber-work.js';
 import { startOf, type HoningJob } from './honing-job.js';
 import { landMmOf, type EdgeAtWork } from '../work/edge-at-work.js';
-import { asFound } from '../work/found.js';
+import { FOUND_MARKS_UM, asFound } from '../work/found.js';
+import { steelToLowerMm3 } from '../work/worked.js';
 import { intakeFrom, type Treatment } from './intake.js';
 import { cuttingMm, pushN, type Way } from './pace.js';
 import { progression, type Progression, type ProgressionInput, type ProgressionStep } from './progression.js';
 import { underSchool, type School } from './schools.js';
 import { verdicts, type Verdict } from './verdicts.js';
+import type { TooMuch } from './ways-out.js';
 
 /** What the person asks of a plan. */
 export interface PlanRequest {
@@ -95,9 +98,13 @@ export interface HoningPlan {
   readonly curveToGrind?: CamberWork['grind'];
   readonly back?: readonly BackStep[];
   readonly strop?: StropStep;
-  /** All of it: grinding, care, stones, back and strop. */
+  /** Setting the guide; absent where nothing holds the blade. */
+  readonly settingMin?: number;
+  /** All of it: grinding, care, setting, stones, back and strop. */
   readonly totalMin: number;
   readonly verdicts: readonly Verdict[];
+  /** No work for these stones: why, and what else there is. */
+  readonly tooMuch?: TooMuch;
 }
 
 /**
@@ -113,6 +120,10 @@ export const PLAN_DEFAULTS = {
   mostStrokes: 60,
 } as const;
 
+/** A guide set to an angle by a stop or a rule, min (estimate). */
+export const SETTING_MIN = 0.5;
+const heldInGuide = ({ form }: Edge): boolean => form === 'single-bevel' || form === 'knife-set';
+
 /** Strokes on the strop: about ten a side (common practice, no source). */
 export const STROP_STROKES = 20;
 
@@ -126,7 +137,7 @@ export type OwnedAbrasive = Abrasive & { readonly id: string };
  * @param record what is known of the abrasives beside their own figures: learned rates, due care
  * @throws Refusal where the edge, the land, the finish, the school or the jumps leave no plan.
  */
-export function planHoning(
+export function planOf(
   tool: Tool,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
@@ -176,6 +187,7 @@ export function planHoning(
     ...steps,
     ...(curve?.step ? [curve.step] : []),
   ]);
+  const settingMin = heldInGuide(tool.edge) ? SETTING_MIN : 0;
   const extra = [...(back ?? []), ...(strop ? [strop] : [])];
   const used = [...chosen.steps, ...(curve?.step?.before ? [curve.step] : []), ...(strop ? [strop] : [])];
   return {
@@ -193,8 +205,10 @@ export function planHoning(
     ...(curve?.grind && { curveToGrind: curve.grind }),
     ...(back && { back }),
     ...(strop && { strop }),
+    ...(settingMin > 0 && { settingMin }),
     totalMin:
       chosen.totalMin +
+      settingMin +
       steps.reduce((sum, { minutes }, i) => sum + minutes - (chosen.steps[i]?.minutes ?? 0), 0) +
       (curve?.step?.minutes ?? 0) +
       (grinding?.minutes ?? 0) +
@@ -202,6 +216,17 @@ export function planHoning(
       (strop ? careMin(strop.id, record) : 0),
     verdicts: bench.map(({ id }): Verdict => judged.get(id) ?? verdictOn(id, strop, outOfReach)),
   };
+}
+
+/** Minutes of grinding and stones of the plan {@link planOf} would give, without working out the rest of it. */
+export function leastMinutes(
+  tool: Tool,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord = {},
+): number {
+  const { input, atHand, solve, grinding } = solverOf(tool, bench, request, record);
+  return unmixed(input, atHand, solve).chosen.totalMin + (grinding?.minutes ?? 0);
 }
 
 /** A plan's problem as the one solver takes it, under its school. */
@@ -218,7 +243,7 @@ export interface PlanProblem {
   solve(input: ProgressionInput): { readonly input: ProgressionInput; readonly chosen: Progression };
 }
 
-/** @throws Refusal as {@link planHoning} */
+/** @throws Refusal as {@link planOf} */
 export function solverOf(
   tool: Tool,
   bench: readonly OwnedAbrasive[],
@@ -254,7 +279,9 @@ export function solverOf(
   );
   insist(candidates.length > 0, 'set', 'Nothing of this set hones this edge: choose another set.');
   const way = request.way ?? 'pull';
+  const foundUm = FOUND_MARKS_UM[condition.kind];
   const asked: ProgressionInput = {
+    ...(foundUm !== undefined && { startUm: startAfterUm(foundUm, candidates, request.maxRatio) }),
     abrasives: candidates.map((stone) => ({
       ...stone,
       strokeMm: cuttingMm(stone.strokeMm, way),
@@ -267,51 +294,70 @@ export function solverOf(
       forceN: request.forceN,
       strokesPerMin: request.strokesPerMin,
       steelFactor: STEELS[tool.steel].factor,
+      foundUm,
+      clearMm3: (spentMm3, downUm) => steelToLowerMm3(tool.edge, found, spentMm3, downUm / 1000),
     },
     finishUm: request.finishUm,
     minStrokes: request.minStrokes ?? PLAN_DEFAULTS.minStrokes,
     maxRatio: request.maxRatio,
   };
-  const input = withinStrokes(asked, atHand, request.mostStrokes);
   const school = {
     school: request.school ?? 'least-time',
     order: request.order,
     damaged: treatment !== 'hone' && treatment !== 'strop',
   };
+  const most = request.mostStrokes;
   const solve = (given: ProgressionInput): ReturnType<PlanProblem['solve']> => {
-    const limited = underSchool(given, school);
-    return { input: limited, chosen: progression(limited) };
+    const asSchooled = withinStrokes(underSchool(given, school), most);
+    if (school.damaged || asSchooled.chosen.steps.every(({ strokes }) => strokes <= (most ?? Infinity))) {
+      return asSchooled;
+    }
+    // Too long for the stone such an edge begins on: as if it were damaged, where that is shorter.
+    const coarser = unlessRefused(() =>
+      withinStrokes(underSchool(given, { ...school, damaged: true }), most),
+    );
+    return coarser && coarser.chosen.totalMin < asSchooled.chosen.totalMin ? coarser : asSchooled;
   };
-  return { input, job, treatment, found, ...(grinding && { grinding }), atHand, outOfReach, solve };
+  return { input: asked, job, treatment, found, ...(grinding && { grinding }), atHand, outOfReach, solve };
 }
 
+/** The finest stone to begin on after marks that were found: they count as the stone before it, where any is as coarse. */
+const startAfterUm = (
+  foundUm: number,
+  candidates: readonly StoneAtWork[],
+  maxRatio: number = PLAN_DEFAULTS.maxRatio,
+): number =>
+  Math.min(grainOfMarksUm(foundUm) / maxRatio, Math.max(...candidates.map(({ sizeUm }) => sizeUm)));
+
+/** A limit nothing keeps to is raised by so much at a time. */
+const RAISED = 1.2;
 /** Past this many strokes a limit is none. */
 const NO_LIMIT = 1e6;
 
 /**
- * The problem with the most of strokes on each stone, the same for every school: as asked, or half as much
- * again until some plan keeps to it, so that a large job goes to the stone that is fastest at it.
+ * The best way with the most of strokes on each stone as asked, or a fifth more until some way keeps to it: a
+ * large job goes to the stone that is fastest at it, and none is refused for its size.
  */
 function withinStrokes(
   input: ProgressionInput,
-  stones: readonly StoneAtWork[],
   asked: number | undefined,
-): ProgressionInput {
-  const quickest = (given: ProgressionInput): ReturnType<PlanProblem['solve']> => ({
-    input: given,
-    chosen: progression(given),
-  });
-  for (let most = asked ?? NO_LIMIT; most < NO_LIMIT; most = Math.ceil(most * 1.5)) {
+): { readonly input: ProgressionInput; readonly chosen: Progression } {
+  for (let most = asked ?? NO_LIMIT; most < NO_LIMIT; most = Math.ceil(most * RAISED)) {
     const mostStrokes = most;
     const limited = { ...input, abrasives: input.abrasives.map((each) => ({ ...each, mostStrokes })) };
-    if (unlessRefused(() => unmixed(limited, stones, quickest))) return limited;
+    const chosen = unlessRefused(() => progression(limited));
+    if (chosen) return { input: limited, chosen };
   }
-  return input;
+  return { input, chosen: progression(input) };
 }
+
+/** What it is worth not to mix oil and water, min (estimate). */
+const MIXING_MIN = 1.5;
 
 /**
  * Oil and water stones are not mixed in one job: the better of the plans without the one and without the
- * other. Only where neither leads to the finish are both allowed.
+ * other. Both are allowed only where neither leads to the finish, or where that saves more than wiping all oil
+ * away is worth.
  */
 export function unmixed(
   input: ProgressionInput,
@@ -326,11 +372,12 @@ export function unmixed(
   const [noOil, noWater] = [without('oil'), without('water')];
   const all = input.abrasives.length;
   if (noOil.abrasives.length === all || noWater.abrasives.length === all) return solve(input);
-  const ways = [noOil, noWater]
+  const [apart] = [noOil, noWater]
     .map((each) => unlessRefused(() => solve(each)))
     .filter((each) => each !== undefined)
     .sort((a, b) => a.chosen.totalMin - b.chosen.totalMin);
-  return ways[0] ?? solve(input);
+  const mixed = solve(input);
+  return apart && apart.chosen.totalMin <= mixed.chosen.totalMin + MIXING_MIN ? apart : mixed;
 }
 
 function whyOut(tool: Tool, stone: StoneAtWork, request: PlanRequest): string | undefined {

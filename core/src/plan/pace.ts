@@ -2,8 +2,11 @@
 export const WAYS = ['pull', 'push', 'both'] as const;
 export type Way = (typeof WAYS)[number];
 
-/** How much lighter, as a power of the grain: half the push at a tenth of the grain (estimate; lighter as it gets finer is common practice). */
-const LIGHTER = Math.log10(2);
+/**
+ * How much lighter, as a power of the grain: nine tenths of the push, over all strokes of a stone, at a tenth of the
+ * grain (estimate; firm first and lighter at the end is common practice).
+ */
+const LIGHTER = -Math.log10(0.9);
 /** The grain the full push belongs to, µm. */
 const FULL_PUSH_UM = 14;
 const LEAST_SHARE = 0.25;

@@ -26,6 +26,13 @@ export interface ProgressionJob {
   readonly strokesPerMin: number;
   /** Work per volume against plain carbon steel, default 1. */
   readonly steelFactor?: number;
+  /** Marks found on the face, µm, which the first abrasive has to clear too. */
+  readonly foundUm?: number;
+  /**
+   * Steel that lowers the face by so much, once so much is off it, mm³: for faces that grow as they are honed, in
+   * place of the contact area. Never less for more of either.
+   */
+  readonly clearMm3?: (spentMm3: number, downUm: number) => number;
 }
 
 export interface ProgressionInput {
@@ -63,6 +70,8 @@ export interface RouteThrough {
 }
 
 const TIE_MIN = 1e-9;
+/** So little hardly widens a face, µm. */
+const LITTLE_UM = 1e-3;
 
 /**
  * The least total minutes over every subset of the abrasives, coarse to fine, that ends at one no
@@ -70,6 +79,9 @@ const TIE_MIN = 1e-9;
  * takes `removeMm3`; each later one the scratches of the one before, contact·(scratch before −
  * own)/1000; strokes = max(minStrokes, ⌈volume/per stroke⌉). Totals within 1e-9 min tie; then fewer
  * abrasives, then input order. O(n²), and as many times that as `stones` asks for.
+ *
+ * On a face that grows the strokes of a stone depend on all before it: then routes are followed best first (A*, Hart,
+ * Nilsson and Raphael 1968), what is left of each taken as the shortest path on the face as small as it can be.
  * @throws Refusal on `finishUm` when no abrasive is fine enough, on `stones`, `startUm` or `maxRatio` when
  * those leave no way there.
  */
@@ -88,6 +100,18 @@ interface Stone extends ProgressionAbrasive {
   readonly position: number;
   readonly scratch: number;
   readonly perStroke: number;
+}
+
+/** A route as far as it has come. */
+interface Along {
+  readonly at: number | undefined;
+  readonly left: number;
+  readonly minutes: number;
+  readonly spentMm3: number;
+  /** Minutes in all, should the rest go as well as it can. */
+  readonly leastMin: number;
+  readonly steps: readonly ProgressionStep[];
+  readonly positions: readonly number[];
 }
 
 interface Rest {
@@ -110,11 +134,15 @@ class StoneNet {
   private readonly minStrokes: number;
   private readonly maxRatio: number;
   private readonly counted: boolean;
+  /** The face at its smallest, mm²: as it is once the worn steel is off. */
+  private readonly contactMm2: number;
 
   constructor(private readonly input: ProgressionInput) {
     this.minStrokes = input.minStrokes ?? 4;
     this.maxRatio = input.maxRatio ?? Infinity;
     this.counted = input.stones !== undefined;
+    const { clearMm3, contactMm2, removeMm3 } = input.job;
+    this.contactMm2 = clearMm3 ? (clearMm3(removeMm3, LITTLE_UM) * 1000) / LITTLE_UM : contactMm2;
     this.stones = input.abrasives
       .map((abrasive, position) => toStone(abrasive, position, input.job))
       .sort((a, b) => b.sizeUm - a.sizeUm || a.position - b.position);
@@ -132,6 +160,7 @@ class StoneNet {
   }
 
   bestRoute(): Progression {
+    if (this.input.job.clearMm3) return this.bestOfGrowing();
     let left = this.rest.length;
     const start = this.wayOn(undefined, left);
     if (start.next === undefined) throw this.noWay();
@@ -144,6 +173,75 @@ class StoneNet {
       at = this.restOf(at, left).next;
     }
     return { steps, totalMin: steps.reduce((sum, step) => sum + step.minutes, 0) };
+  }
+
+  /** Routes best first, until none can be as short as the best that arrived. */
+  private bestOfGrowing(): Progression {
+    const start = this.wayOn(undefined, this.rest.length);
+    const nowhere = {
+      at: undefined,
+      left: this.rest.length,
+      minutes: 0,
+      spentMm3: 0,
+      steps: [],
+      positions: [],
+    };
+    let open: readonly Along[] = [{ ...nowhere, leastMin: start.minutes }];
+    const arrived: Along[] = [];
+    const closed = new Map<string, Along[]>();
+    for (;;) {
+      const next = open.reduce<Along | undefined>(
+        (best, each) => (best && best.leastMin <= each.leastMin ? best : each),
+        undefined,
+      );
+      if (!next || next.leastMin > (arrived[0]?.minutes ?? Infinity) + TIE_MIN || next.leastMin === Infinity)
+        break;
+      open = open.filter((each) => each !== next);
+      if (next.at !== undefined && this.endsAt(next.at, next.left)) {
+        arrived.push(next);
+        continue;
+      }
+      const key = `${String(next.at)} ${String(next.left)}`;
+      const before = closed.get(key) ?? [];
+      // Sooner here and with less off the face, no way on from it is longer.
+      if (before.some((other) => other.minutes < next.minutes - TIE_MIN && other.spentMm3 <= next.spentMm3))
+        continue;
+      closed.set(key, [...before, next]);
+      open = [...open, ...this.onwardFrom(next)];
+    }
+    const [best] = arrived
+      .filter(({ minutes }) => minutes <= (arrived[0] as Along).minutes + TIE_MIN)
+      .sort((a, b) => a.steps.length - b.steps.length || inOrder(a.positions, b.positions));
+    if (!best) throw this.noWay();
+    return { steps: best.steps, totalMin: best.minutes };
+  }
+
+  private onwardFrom(along: Along): readonly Along[] {
+    const { at, minutes, spentMm3, steps, positions } = along;
+    const left = along.left - 1;
+    return this.stones.flatMap((stone, i): Along[] => {
+      if (i <= (at ?? -1) || !this.follows(at, i)) return [];
+      const rest = this.restOf(i, left).minutes;
+      if (rest === Infinity) return [];
+      const step = this.step(at, i, spentMm3);
+      const soFar = minutes + step.minutes;
+      if (soFar === Infinity) return [];
+      return [
+        {
+          at: i,
+          left,
+          minutes: soFar,
+          spentMm3: spentMm3 + step.strokes * stone.perStroke,
+          leastMin: soFar + rest,
+          steps: [...steps, step],
+          positions: [...positions, stone.position],
+        },
+      ];
+    });
+  }
+
+  private endsAt(i: number, left: number): boolean {
+    return this.stone(i).sizeUm <= this.input.finishUm && (!this.counted || left === 0);
   }
 
   routesThrough(): readonly RouteThrough[] {
@@ -203,13 +301,17 @@ class StoneNet {
     return before > after && before <= after * this.maxRatio * (1 + 1e-12);
   }
 
-  private step(from: number | undefined, to: number): ProgressionStep {
+  /** @param spentMm3 steel off the face so far; as small as it can be unless said */
+  private step(from: number | undefined, to: number, spentMm3?: number): ProgressionStep {
     const { job } = this.input;
     const stone = this.stone(to);
-    const removeMm3 =
-      from === undefined
-        ? job.removeMm3
-        : (job.contactMm2 * Math.max(0, this.stone(from).scratch - stone.scratch)) / 1000;
+    const marksUm = from === undefined ? (job.foundUm ?? 0) : this.stone(from).scratch;
+    const downUm = Math.max(0, marksUm - stone.scratch);
+    const clearing =
+      spentMm3 === undefined || !job.clearMm3 || downUm === 0
+        ? (this.contactMm2 * downUm) / 1000
+        : job.clearMm3(spentMm3, downUm);
+    const removeMm3 = from === undefined ? Math.max(job.removeMm3, clearing) : clearing;
     const strokes = Math.max(this.minStrokes, Math.ceil(removeMm3 / stone.perStroke - 1e-9));
     return {
       id: stone.id,
@@ -277,6 +379,9 @@ class StoneNet {
     );
   }
 }
+
+const inOrder = (a: readonly number[], b: readonly number[]): number =>
+  a.map((each, i) => each - (b[i] ?? -1)).find((difference) => difference !== 0) ?? 0;
 
 /** The rate and the marks of an abrasive: its own, else the estimates. */
 export const removalOf = ({ removalMm3PerNm, sizeUm, kind }: ProgressionAbrasive): number =>

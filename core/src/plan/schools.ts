@@ -42,7 +42,11 @@ export function underSchool(
         Math.max(...input.abrasives.map(({ sizeUm }) => sizeUm)),
       );
       const needed = Math.max(DOUBLE, leastLargestJump(input.abrasives, startUm, input.finishUm));
-      return { ...input, startUm, maxRatio: Math.min(needed, input.maxRatio ?? Infinity) };
+      return {
+        ...input,
+        startUm: Math.max(startUm, input.startUm ?? 0),
+        maxRatio: Math.min(needed, input.maxRatio ?? Infinity),
+      };
     }
   }
 }

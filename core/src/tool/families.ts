@@ -43,7 +43,8 @@ export const FAMILIES = {
   'chip-knife': other('Chip knife', 'knife', [7.5, 12.5], 14, 2, 1, true),
   'marking-knife': other('Pocket or marking knife', 'knife', [10, 15], 14, 2, 3),
   'kitchen-knife': other('Kitchen-type knife', 'knife', [12.5, 17.5], 40, 2, 6),
-  'hooked-blade': other('Hooked blade', 'hook', [20, 30], 10, 2.5, 12, true),
+  // A hook is left at about P400, 35 µm, and stropped (common practice, no source).
+  'hooked-blade': other('Hooked blade', 'hook', [20, 30], 10, 2.5, 35, true),
   // Never a step finer than about P600, 25.8 µm (common practice, no source): P800 is 21.8 µm.
   'planer-knives': {
     ...other('Planer or jointer knives', 'knife-set', [35, 45], 25, 3, 25.8),

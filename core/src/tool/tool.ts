@@ -46,6 +46,8 @@ export interface Tool {
   readonly camber?: CamberDesign;
   /** Tools that stand together, such as a set of chisels, share this name. */
   readonly setName?: string;
+  /** The set of stones it is sharpened on, as its owner chose; the whole bench where that is empty. */
+  readonly stoneSet?: string;
   readonly overruling?: Overruling;
   readonly notes?: string;
 }

@@ -1,5 +1,5 @@
 import { removalPerStrokeMm3 } from '../abrasive/removal.js';
-import { backBevelDeg, type Edge } from '../edge/edge.js';
+import { backBevelDeg, type Edge, type SingleBevelEdge } from '../edge/edge.js';
 import { sinDeg, tanDeg } from '../measure/trig.js';
 import { apexShift } from './both-sides.js';
 import { backLower, profileOf, type EdgeAtWork, type Standing } from './edge-at-work.js';
@@ -81,10 +81,9 @@ function backWorked(
 ): EdgeAtWork {
   const before = state.atMm.back ?? 0;
   const areaMm2 = steelMm3 / sides.lengthMm;
-  const shimmed = edge.form === 'single-bevel' && edge.back === 'shim';
-  const byMm = shimmed
+  const byMm = isShimmed(edge)
     ? Math.sqrt(before * before + 2 * areaMm2 * tanDeg(backBevelDeg(edge))) - before
-    : areaMm2 / ((edge.form === 'single-bevel' ? edge.polishedMm : undefined) ?? POLISHED_MM);
+    : areaMm2 / polishedMm(edge);
   const own = marksAfter(state.marksUm.back, byMm, item.marksUm);
   const marked = { ...state, marksUm: { ...state.marksUm, back: own } };
   if (item.strop || sides.other) return marked;
@@ -93,6 +92,21 @@ function backWorked(
   // A hollow keeps its own place: the little that it would shift is left out.
   const atMm = { ...(sides.one.hollow ? state.atMm : lower), back: before + byMm };
   return receded({ ...marked, atMm }, { backMm, sidewaysMm: 0 }, 0, byMm, steelMm3);
+}
+
+const isShimmed = (edge: Edge): edge is SingleBevelEdge =>
+  edge.form === 'single-bevel' && edge.back === 'shim';
+
+const polishedMm = (edge: Edge): number =>
+  (edge.form === 'single-bevel' ? edge.polishedMm : undefined) ?? POLISHED_MM;
+
+/** Steel that lowers a back by so much at the edge, mm³: all that is polished of it, or the wedge over a shim. */
+export function steelToLowerBackMm3(edge: Edge, spentMm3: number, downMm: number): number {
+  const { lengthMm } = sidesOf(edge);
+  if (!isShimmed(edge)) return downMm * polishedMm(edge) * lengthMm;
+  const slope = 2 * tanDeg(backBevelDeg(edge));
+  const from = Math.sqrt((spentMm3 / lengthMm) * slope);
+  return (lengthMm * ((from + downMm) ** 2 - from ** 2)) / slope;
 }
 
 interface Place {
@@ -181,6 +195,22 @@ function sectionToGoBackMm2(side: Side, state: EdgeAtWork, backMm: number): numb
   const before = profileOf(side, state);
   const byMm = edgeAtMm(before) + backMm - (state.atMm[facet] ?? 0);
   return areaMm2(moved(before, index, byMm)) - areaMm2(before);
+}
+
+/**
+ * Steel to be taken at the edge, mm³, until its faces lie so much lower than they do once `spentMm3` are off it;
+ * of two sides, which share every stroke, until the slower one does.
+ */
+export function steelToLowerMm3(edge: Edge, state: EdgeAtWork, spentMm3: number, downMm: number): number {
+  const { one, other, lengthMm } = sidesOf(edge);
+  const sides = [one, ...(other ? [other] : [])];
+  const sections = sides.map((side) => {
+    if (side.faceMm !== undefined) return downMm * side.faceMm;
+    const { index, deg } = atTheEdge(side);
+    const from = cutBy(profileOf(side, state), index, spentMm3 / sides.length / lengthMm);
+    return areaMm2(moved(from, index, downMm / sinDeg(deg))) - areaMm2(from);
+  });
+  return sides.length * lengthMm * Math.max(...sections);
 }
 
 /** The edge set back so far by what was measured, whatever strokes say; both sides alike. */

@@ -257,4 +257,10 @@ export const MIGRATIONS: readonly Migration[] = [
       await schema.addIndex('commands', ['bytes'], { name: 'commands_by_bytes' });
     },
   },
+  {
+    name: '0010-the-stones-of-a-tool',
+    async up(schema) {
+      await schema.addColumn('tools', 'stoneSet', text);
+    },
+  },
 ];

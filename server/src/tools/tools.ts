@@ -15,6 +15,7 @@ export const tools = defineKind<Tool>({
     host: 'json',
     camber: 'json',
     setName: 'text',
+    stoneSet: 'text',
     overruling: 'json',
     notes: 'text',
   },

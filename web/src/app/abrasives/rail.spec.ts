@@ -73,11 +73,25 @@ describe('Rail', () => {
     answer(
       server,
       '/api/abrasives',
-      page([stone('coarse', '400'), { ...stone('fine', '8000'), sets: ['Roll'] }]),
+      page([
+        { ...stone('coarse', '400'), sets: ['Van'] },
+        { ...stone('fine', '8000'), sets: ['Roll'] },
+      ]),
     );
-    TestBed.inject(ChosenSet).choose('Van');
+    await fixture.whenStable();
+    // Nobody chose a set for this tool: the one that comes nearest to its finish.
+    expect(buttons().map((each) => each.querySelector('.name')?.textContent)).toEqual(['Stone 8000']);
+    TestBed.inject(Desk).chooseSet('Van');
+    const put = server.expectOne(({ method, url }) => method === 'PUT' && url === '/api/tools/iron');
+    expect(put.request.body.stoneSet).toBe('Van');
+    put.flush({ ...stored(IRON, 'iron'), stoneSet: 'Van', version: 2 });
     await fixture.whenStable();
     expect(buttons().map((each) => each.querySelector('.name')?.textContent)).toEqual(['Stone 400']);
+    // Without a tool in the vise the rail has a set of its own.
+    TestBed.inject(Desk).takeUp(undefined);
+    TestBed.inject(Desk).chooseSet('Roll');
+    await fixture.whenStable();
+    expect(buttons().map((each) => each.querySelector('.name')?.textContent)).toEqual(['Stone 8000']);
     TestBed.inject(ChosenSet).choose(undefined);
   });
 

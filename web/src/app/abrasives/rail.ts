@@ -35,7 +35,7 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
       <div class="head">
         @if (sets().length > 1) {
           <p-select
-            ariaLabel="The set on the rail"
+            [ariaLabel]="tool() ? 'The stones this tool is sharpened on' : 'The set on the rail'"
             size="small"
             appendTo="body"
             [options]="sets()"
@@ -255,12 +255,11 @@ export class Rail {
   private readonly desk = inject(Desk);
   private readonly router = inject(Router);
   private readonly store = inject(AbrasivesStore);
-  private readonly chosenSet = inject(ChosenSet);
   protected readonly all = toSignal(this.store.inOrder$, { initialValue: [] });
   private readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as BenchRecord });
-  private readonly tool = toSignal(this.desk.tool$);
-  protected readonly set = toSignal(this.chosenSet.set$);
-  protected readonly sets = toSignal(this.chosenSet.options$, { initialValue: [] });
+  protected readonly tool = toSignal(this.desk.tool$);
+  protected readonly set = toSignal(this.desk.set$);
+  protected readonly sets = toSignal(inject(ChosenSet).options$, { initialValue: [] });
   private readonly abrasives = computed(() => this.all().filter((stone) => standsIn(stone, this.set())));
   private readonly answer = toSignal(this.desk.answer$);
   private readonly room = signal(1280);
@@ -322,7 +321,7 @@ export class Rail {
   });
 
   protected choose(set: string): void {
-    this.chosenSet.choose(set || undefined);
+    this.desk.chooseSet(set || undefined);
   }
 
   protected press(id: string, serves: boolean): void {

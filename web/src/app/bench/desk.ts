@@ -2,46 +2,31 @@ import { Injectable, inject } from '@angular/core';
 import {
   BehaviorSubject,
   combineLatest,
+  EMPTY,
   distinctUntilChanged,
   map,
   shareReplay,
+  switchMap,
+  take,
   type Observable,
 } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import {
-  familyFacts,
-  intake,
-  servesShape,
-  shapeOfEdge,
-  standsIn,
-  type Abrasive,
   type BenchRecord,
-  ASSUMED_LAND_MM,
   FACETS,
-  GRINDING_PUSH_N,
-  PLAN_DEFAULTS,
   Refusal,
-  STOP_SHORT_MM,
   clampedWidthMm,
   facetSettings,
-  grindingWork,
-  setBackMm,
-  isWheel,
-  readiness,
-  unlessRefused,
-  CURVED_FAMILIES,
-  isNear,
-  kindFacts,
   planHoning,
   isRoller,
   seatForWidth,
   usualGuide,
+  usualSet,
   asItStands,
+  defaultRequest,
   landReason,
   onItsWheel,
   stopFor,
-  type CamberRequest,
-  type Condition,
   type Edge,
   type EdgeState,
   type FacetSetting,
@@ -54,7 +39,6 @@ import {
   type SettingBoard,
   type StopFound,
   type Tool,
-  type ToolRecord,
   attempt,
 } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
@@ -63,6 +47,8 @@ import { ChosenSet } from '../abrasives/chosen-set';
 import { GuidesStore } from '../guides/guides.store';
 import { BoardsStore } from '../patterns/boards.store';
 import { RecordsStore } from '../records/records.store';
+import { contentOf } from '../shared/collection.store';
+import { Notices } from '../shared/notices';
 import { ToolsStore } from '../tools/tools.store';
 
 export interface SetUp {
@@ -103,6 +89,7 @@ export class Desk {
   private readonly records = inject(RecordsStore);
   private readonly stones = inject(BenchStore);
   private readonly set = inject(ChosenSet);
+  private readonly notices = inject(Notices);
   private readonly choices = new BehaviorSubject<Choices>({ guides: {}, requests: {} });
 
   readonly tool$: Observable<Stored<Tool> | undefined> = combineLatest([
@@ -139,36 +126,31 @@ export class Desk {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
+  /** The set of stones the tool in the vise is sharpened on; without one, the set on the rail. */
+  readonly set$: Observable<string | undefined> = combineLatest([
+    this.tool$,
+    this.abrasives.items$,
+    this.set.set$,
+  ]).pipe(
+    map(([tool, bench, chosen]) => (tool ? usualSet({ tool, bench }) : chosen)),
+    distinctUntilChanged(),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
   readonly answer$: Observable<Answer | undefined> = combineLatest([
     this.tool$,
     this.abrasives.inOrder$,
     this.choices,
     this.records.known$,
     this.stones.record$,
-    this.set.set$,
+    this.set$,
   ]).pipe(
     map(([tool, bench, { requests }, records, stones, set]) => {
       if (!tool) return undefined;
-      const own = requests[tool.id];
-      const condition = own?.condition ?? fromRecord(tool, records[tool.id]);
-      const hasStrop = bench.some((stone) => isStrop(stone) && standsIn(stone, set));
-      const request: PlanRequest = {
-        condition,
-        ...wheelFirst(tool, condition, records[tool.id], bench),
-        finishUm: usualFinishUm(tool, bench, set),
-        forceN: PLAN_DEFAULTS.forceN,
-        lighter: true,
-        strokesPerMin: PLAN_DEFAULTS.strokesPerMin,
-        maxRatio: PLAN_DEFAULTS.maxRatio,
-        mostStrokes: PLAN_DEFAULTS.mostStrokes,
-        laidAside: [],
-        ...own,
-        ...curveOf(tool, records[tool.id]?.state, own?.camber?.positions),
-        ...(set !== undefined && { set }),
-        // A strop where that is enough, unless it is to be honed all the same.
-        ...((own?.stropOnly ?? (hasStrop && isFadedOnly(tool, condition))) && { stropOnly: true }),
-      };
-      return answerTo(tool, bench, request, records[tool.id]?.state, stones);
+      const record = records[tool.id];
+      const asked = { ...requests[tool.id], set };
+      const request = defaultRequest({ tool: asItStands(tool, record?.state), bench, record, stones }, asked);
+      return answerTo(tool, bench, request, record?.state, stones);
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
@@ -198,8 +180,25 @@ export class Desk {
 
   /** Asks all of an earlier request again, in place of what was asked since. */
   askAgain(request: PlanRequest): void {
-    this.set.choose(request.set);
+    this.chooseSet(request.set);
     this.ask({ ...UNASKED, ...request });
+  }
+
+  /** Sharpens the tool in the vise on these stones from now on; without one, puts the set on the rail. */
+  chooseSet(set: string | undefined): void {
+    combineLatest([this.tool$, this.abrasives.items$])
+      .pipe(
+        take(1),
+        switchMap(([tool, bench]) => {
+          if (!tool) this.set.choose(set);
+          if (!tool || usualSet({ tool, bench }) === set) return EMPTY;
+          return this.tools.change(tool.id, tool.version, {
+            ...contentOf<Tool>(tool),
+            stoneSet: set ?? '',
+          });
+        }),
+      )
+      .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
   }
 
   /** Lays an abrasive aside for this tool's plan, or takes it back in. */
@@ -226,30 +225,6 @@ const UNASKED: Partial<PlanRequest> = {
   strop: undefined,
   camber: undefined,
 };
-
-const isStrop = ({ kind }: Abrasive): boolean => kind === 'strop';
-
-/** Only fading, with nothing else wrong: what a strop brings back. */
-function isFadedOnly(tool: Tool, condition: Condition): boolean {
-  return unlessRefused(() => intake(tool.edge, condition).treatment) === 'strop';
-}
-
-/** As fine as the tool's family usually asks, or as fine as there is to hone on. */
-function usualFinishUm(
-  { family, edge }: Tool,
-  bench: readonly (Abrasive & { readonly sizeUm: number })[],
-  set: string | undefined,
-): number {
-  const { finishUm, finestUm = 0 } = familyFacts(family);
-  const finest = Math.min(
-    ...bench
-      .filter((stone) => servesShape(stone, shapeOfEdge(edge)) && !kindFacts(stone.kind).strop)
-      .filter((stone) => standsIn(stone, set) && stone.sizeUm >= finestUm)
-      .map(({ sizeUm }) => sizeUm),
-  );
-  // To a tenth, upwards: a place by hand has no round figure.
-  return Number.isFinite(finest) ? Math.max(Math.ceil(finest * 10) / 10, finishUm) : finishUm;
-}
 
 function seatOf(guide: Guide, edge: Edge, name: string | undefined): GuideSeat | undefined {
   if (!isRoller(guide)) return undefined;
@@ -288,47 +263,6 @@ export function recordReason(tool: Tool, { state, plan, request }: Answer, hand:
   // Ground first, the land that grew is gone before the stones begin.
   if (plan?.grinding) return '';
   return (state && plan && landReason(tool, state, plan, request, hand)) ?? '';
-}
-
-/** What the record says of the edge before anyone is asked how dull it is. */
-function fromRecord(tool: Tool, record: ToolRecord | undefined): Condition {
-  const nickMm = record?.state.sinceHoned.deepestMm ?? 0;
-  if (nickMm > 0) return { kind: 'nicked', nickMm };
-  return { kind: record && readiness(tool, record).state === 'strop' ? 'fading' : 'dull' };
-}
-
-/** An iron that is curved, or is to be, has its curve asked of the plan: from what the record says it has now. */
-function curveOf(
-  { edge, family }: Tool,
-  state: EdgeState | undefined,
-  positions: CamberRequest['positions'] = 5,
-): Pick<PlanRequest, 'camber'> {
-  const camber = state?.camber;
-  if (!camber || edge.form !== 'single-bevel' || !CURVED_FAMILIES.includes(family)) return {};
-  if (edge.front.shape === 'straight' && isNear(camber.camberMm, 0)) return {};
-  const { camberMm, leanMm, factor } = camber;
-  return { camber: { positions, nowMm: camberMm, leanMm, factor } };
-}
-
-/** The wheel first, where the condition or the record asks for it and there is something for it to take. */
-function wheelFirst(
-  tool: Tool,
-  condition: Condition,
-  record: ToolRecord | undefined,
-  bench: Parameters<typeof planHoning>[1],
-): Pick<PlanRequest, 'grind'> {
-  const { edge } = tool;
-  const wheel = bench.find(isWheel);
-  if (!wheel || edge.form !== 'single-bevel') return {};
-  const asksOfWheel = (what: string | undefined): boolean => what === 'regrind' || what === 'repair';
-  const wanted =
-    asksOfWheel(unlessRefused(() => intake(edge, condition).treatment)) ||
-    asksOfWheel(record && readiness(tool, record).state);
-  const landMm = record?.state.landMm ?? edge.landMm ?? ASSUMED_LAND_MM;
-  const nickMm = setBackMm(condition);
-  const worth =
-    wanted && unlessRefused(() => grindingWork(edge, { landMm, nickMm, stopShortMm: STOP_SHORT_MM }));
-  return worth ? { grind: { wheelId: wheel.id, stopShortMm: STOP_SHORT_MM, pushN: GRINDING_PUSH_N } } : {};
 }
 
 function answerTo(

@@ -86,8 +86,6 @@ export class GrindingStepCard {
   readonly wheel = input.required<Abrasive>();
   /** What is taken to the bench of it. */
   readonly planned = output<RunGrinding>();
-  /** What dips and looks between passes add to the contact, min. */
-  readonly betweenMin = output<number>();
   protected readonly figures = inject(Figures);
   private readonly heavy = inject(HeavyWork);
 
@@ -151,7 +149,6 @@ export class GrindingStepCard {
     effect(() => {
       const { wheelId, stopShortMm } = this.grinding();
       const worked = this.worked();
-      this.betweenMin.emit(worked ? worked.minutes - (this.asked()?.contact ?? 0) : 0);
       this.planned.emit({
         wheelId,
         stopShortMm,

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
 import {
   TIP_RADIUS_UM,
@@ -30,7 +30,7 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
       <header>
         <p class="total">
           <span class="figure">
-            {{ figures.minutes(plan().totalMin + (plan().grinding ? betweenMin() : 0)) }}
+            {{ figures.minutes(plan().totalMin) }}
           </span>
           <span>{{ steel() }} {{ cost() }}</span>
           <ma-why of="this plan" [reason]="reason()" />
@@ -56,7 +56,6 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
         [record]="record()"
         [setLine]="setLine()"
         (wheelPlanned)="wheelPlanned.emit($event)"
-        (betweenMin)="betweenMin.set($event)"
         (cared)="cared.emit($event)"
       />
       @if (left().length) {
@@ -167,8 +166,6 @@ export class PlanResult {
   private mightServe(stone: Stone): boolean {
     return servesShape(stone, shapeOfEdge(this.tool().edge)) && standsIn(stone, this.request().set);
   }
-
-  protected readonly betweenMin = signal(0);
 
   /** What the sheets of this plan cost, where that is known. */
   protected readonly cost = computed(() => {

@@ -45,7 +45,6 @@ interface Line {
                 [grinding]="g.grinding"
                 [wheel]="g.wheel"
                 (planned)="wheelPlanned.emit($event)"
-                (betweenMin)="betweenMin.emit($event)"
               />
             </li>
           }
@@ -165,7 +164,6 @@ export class WorkList {
   /** Where the guide is set, by which stop. */
   readonly setLine = input('');
   readonly wheelPlanned = output<RunGrinding>();
-  readonly betweenMin = output<number>();
   readonly cared = output<{ readonly id: string; readonly kind: CareKind }>();
 
   protected readonly figures = inject(Figures);

@@ -1,0 +1,207 @@
+import { kindFacts, type AbrasiveKind } from '../abrasive/abrasive.js';
+import type { BenchRecord } from '../abrasive/at-work.js';
+import { isWheel } from '../abrasive/wheel.js';
+import { honedDeg, shapeOfEdge } from '../edge/edge.js';
+import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
+import { unlessRefused } from '../refusal.js';
+import { familyFacts } from '../tool/families.js';
+import type { Tool } from '../tool/tool.js';
+import { planOf, type HoningPlan, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
+
+/** Past so many strokes on one stone, or so many minutes of rubbing, nobody would do it so (estimates). */
+export const TOO_MANY_STROKES = 150;
+export const TOO_LONG_MIN = 20;
+
+/** Another way to an edge than the stones at hand. */
+export const WAYS_OUT = [
+  'wheel',
+  'coarser-stone',
+  'steeper-for-now',
+  'shim-back',
+  'part-now',
+  'send-out',
+] as const;
+export interface WayOut {
+  readonly way: (typeof WAYS_OUT)[number];
+  /** All of it, with set-up, dips and finishing; not known of what others do. */
+  readonly minutes?: number;
+  /** What to ask of the plan so that it goes this way; none where something has to be fetched or changed first. */
+  readonly ask?: Pick<PlanRequest, 'grind' | 'condition'>;
+  /** The stone one might fetch. */
+  readonly stone?: { readonly kind: AbrasiveKind; readonly sizeUm: number };
+  /** The micro-bevel that would do for now. */
+  readonly microDeg?: number;
+  /** How much of the nick to take now, and how many honings take the rest. */
+  readonly nickMm?: number;
+  readonly honingsAfter?: number;
+}
+
+/** Why a plan is no work for these stones, and what else there is, soonest first. */
+export interface TooMuch {
+  /** The stone that would be rubbed longest. */
+  readonly id: string;
+  readonly strokes: number;
+  readonly rubbingMin: number;
+  readonly ways: readonly WayOut[];
+}
+
+/**
+ * {@link planOf}, and where nobody would do it so, the ways out of it.
+ * @throws Refusal as {@link planOf}
+ */
+export function planHoning(
+  tool: Tool,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord = {},
+): HoningPlan {
+  const plan = planOf(tool, bench, request, record);
+  const most = mostRubbed(plan);
+  const rubbingMin = rubbedSteps(plan).reduce((sum, { strokes }) => sum + strokes, 0) / request.strokesPerMin;
+  if (!most || (most.strokes <= TOO_MANY_STROKES && rubbingMin <= TOO_LONG_MIN)) return plan;
+  const { id, strokes } = most;
+  return { ...plan, tooMuch: { id, strokes, rubbingMin, ways: waysOut(tool, bench, request, record, plan) } };
+}
+
+const rubbedSteps = ({
+  steps,
+  back = [],
+  camber,
+}: HoningPlan): readonly { id: string; strokes: number }[] => [
+  ...back,
+  ...steps,
+  ...(camber ? [camber] : []),
+];
+
+const mostRubbed = (plan: HoningPlan): { id: string; strokes: number } | undefined =>
+  [...rubbedSteps(plan)].sort((a, b) => b.strokes - a.strokes)[0];
+
+const isWorkable = (plan: HoningPlan | undefined): plan is HoningPlan =>
+  plan !== undefined && (mostRubbed(plan)?.strokes ?? 0) <= TOO_MANY_STROKES;
+
+function waysOut(
+  tool: Tool,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord,
+  plan: HoningPlan,
+): readonly WayOut[] {
+  const planned = (more: Partial<PlanRequest>, stones = bench, blade = tool): HoningPlan | undefined =>
+    unlessRefused(() => planOf(blade, stones, { ...request, ...more }, record));
+  return [
+    ...(plan.grinding ? [] : byWheel(bench, planned)),
+    ...byCoarserStone(tool, bench, request, planned),
+    ...bySteeper(tool, request, planned),
+    ...byShim(tool, request, planned),
+    ...byParts(request, planned),
+  ]
+    .filter(({ minutes = Infinity }) => minutes < plan.totalMin)
+    .sort((a, b) => (a.minutes ?? Infinity) - (b.minutes ?? Infinity))
+    .concat({ way: 'send-out' });
+}
+
+type Planned = (
+  more: Partial<PlanRequest>,
+  stones?: readonly OwnedAbrasive[],
+  blade?: Tool,
+) => HoningPlan | undefined;
+
+/** The quickest of the wheels at hand. */
+function byWheel(bench: readonly OwnedAbrasive[], planned: Planned): readonly WayOut[] {
+  const ways = bench.filter(isWheel).flatMap(({ id }): readonly WayOut[] => {
+    const grind = { wheelId: id, stopShortMm: STOP_SHORT_MM, pushN: GRINDING_PUSH_N };
+    const plan = planned({ grind });
+    return plan ? [{ way: 'wheel', minutes: plan.totalMin, ask: { grind } as WayOut['ask'] & object }] : [];
+  });
+  return soonest(ways);
+}
+
+/** Sizes one can fetch, coarse to fine, µm, in the kind that follows the edge. */
+const FETCHED_UM = [120, 80, 60, 45] as const;
+
+/** One coarser stone, the one that takes the least time. */
+function byCoarserStone(
+  tool: Tool,
+  bench: readonly OwnedAbrasive[],
+  { set }: PlanRequest,
+  planned: Planned,
+): readonly WayOut[] {
+  const kind: AbrasiveKind = ['inside-curve', 'hook'].includes(shapeOfEdge(tool.edge))
+    ? 'rod-paper'
+    : 'diamond-plate';
+  const ways = FETCHED_UM.flatMap((sizeUm): readonly WayOut[] => {
+    const fetched: OwnedAbrasive = {
+      id: 'fetched',
+      name: kindFacts(kind).label,
+      kind,
+      grade: { standard: 'UM', grade: String(sizeUm) },
+      lubricant: 'water',
+      strokeMm: kind === 'rod-paper' ? 60 : 150,
+      overheadMin: 1,
+      serves: [shapeOfEdge(tool.edge)],
+      ...(set !== undefined && { sets: [set] }),
+    };
+    const plan = planned({}, [...bench, fetched]);
+    return plan?.steps.some(({ id }) => id === fetched.id)
+      ? [{ way: 'coarser-stone', minutes: plan.totalMin, stone: { kind, sizeUm } }]
+      : [];
+  });
+  return soonest(ways);
+}
+
+/** So much steeper a micro-bevel cuts for now, degrees, and no steeper than this in all (estimates). */
+const STEEPER_DEG = 4;
+const STEEPEST_DEG = 45;
+
+/** A narrow micro-bevel on what is there. */
+function bySteeper({ edge, ...tool }: Tool, request: PlanRequest, planned: Planned): readonly WayOut[] {
+  if (edge.form !== 'single-bevel' || edge.microDeg !== undefined || request.grind) return [];
+  const microDeg = honedDeg(edge) + STEEPER_DEG;
+  if (microDeg > STEEPEST_DEG) return [];
+  const secondaryDeg = edge.secondaryDeg ?? edge.primaryDeg;
+  const steeper =
+    edge.secondaryDeg === undefined ? { secondaryDeg: microDeg, landMm: 0 } : { microDeg, microLandMm: 0 };
+  const plan = planned({}, undefined, { ...tool, edge: { ...edge, ...steeper } });
+  return isWorkable(plan) && microDeg > secondaryDeg
+    ? [{ way: 'steeper-for-now', minutes: plan.totalMin, microDeg }]
+    : [];
+}
+
+/** A shim under a back nobody registers on, mm, and how far from the edge it lies (common practice, no source). */
+const SHIM = { shimMm: 0.5, shimAtMm: 45 } as const;
+
+/** A back that is polished at the very edge alone. */
+function byShim({ edge, ...tool }: Tool, request: PlanRequest, planned: Planned): readonly WayOut[] {
+  const prepares = ['new', 'unknown'].includes(request.condition.kind);
+  if (edge.form !== 'single-bevel' || edge.back === 'shim' || !prepares) return [];
+  if (familyFacts(tool.family).backRegisters) return [];
+  const plan = planned({}, undefined, { ...tool, edge: { ...edge, back: 'shim', ...SHIM } });
+  return plan ? [{ way: 'shim-back', minutes: plan.totalMin }] : [];
+}
+
+/** A nick taken in parts comes off in steps no finer than this, mm. */
+const PART_MM = 0.05;
+
+/** As much of the nick as these stones take in one sitting, the rest as the next honings come to it. */
+function byParts(request: PlanRequest, planned: Planned): readonly WayOut[] {
+  const { nickMm = 0 } = request.condition;
+  for (let parts = Math.ceil(nickMm / PART_MM - 1e-9) - 1; parts > 0; parts--) {
+    const now = Number((parts * PART_MM).toFixed(2));
+    const condition = { ...request.condition, nickMm: now };
+    const plan = planned({ condition });
+    if (!isWorkable(plan)) continue;
+    return [
+      {
+        way: 'part-now',
+        minutes: plan.totalMin,
+        nickMm: now,
+        honingsAfter: Math.ceil((nickMm - now) / now - 1e-9),
+        ask: { condition },
+      },
+    ];
+  }
+  return [];
+}
+
+const soonest = (ways: readonly WayOut[]): readonly WayOut[] =>
+  [...ways].sort((a, b) => (a.minutes ?? Infinity) - (b.minutes ?? Infinity)).slice(0, 1);
