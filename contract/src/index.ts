@@ -17,6 +17,7 @@ export {
   type PatternName,
   type PrintQuery,
 } from './patterns.js';
+export { honingPlanAnswer, honingPlanAsk, type HoningPlanAsk } from './plan-answer.js';
 export { planDraftSchema, planSchema, type PlanDraft } from './plans.js';
 export { EVENTS_AT_ONCE, runEventSchema, runEventsSchema, type RunSummary, type StoredRun } from './runs.js';
 export { sessionSchema } from './sessions.js';

@@ -135,17 +135,20 @@ const verdict = Joi.object<Verdict, true>({
   why: Joi.string().max(600).required(),
 });
 
-const grinding = Joi.object<GrindingStep, true>({
+export const grindingSchema = Joi.object<GrindingStep, true>({
   wheelId: id,
   stopShortMm: figure,
   pushN: figure,
   removeMm3: figure,
   minutes: figure,
   landBeforeMm: figure,
+  backMm: figure.optional(),
 });
 
 const places = Joi.array().items(figure.integer().optional()).max(5);
 const planStep = stepSchema.keys({
+  low: figure.integer().optional(),
+  high: figure.integer().optional(),
   forceN: figure.optional(),
   places: places.optional(),
 } as never) as ObjectSchema<PlanStep>;
@@ -170,7 +173,7 @@ const camberStep = Joi.object<CamberStep, true>({
   }).optional() as never,
 });
 
-const wayOut = Joi.object<WayOut, true>({
+export const wayOutSchema = Joi.object<WayOut, true>({
   way: oneOf('Way out', WAYS_OUT),
   minutes: figure.optional(),
   ask: Joi.object({
@@ -187,7 +190,7 @@ const tooMuch = Joi.object<TooMuch, true>({
   id,
   strokes: figure.integer(),
   rubbingMin: figure,
-  ways: Joi.array().items(wayOut).max(10).required() as never,
+  ways: Joi.array().items(wayOutSchema).max(10).required() as never,
 });
 
 const result = Joi.object<HoningPlan, true>({
@@ -202,6 +205,8 @@ const result = Joi.object<HoningPlan, true>({
         id,
         strokes: figure.integer(),
         minutes: figure,
+        low: figure.integer().optional(),
+        high: figure.integer().optional(),
         forceN: number('forceN').optional(),
         prepares: Joi.boolean().required(),
       }),
@@ -219,11 +224,13 @@ const result = Joi.object<HoningPlan, true>({
     wantedMm: figure,
     nowMm: Joi.number().min(-1e3).max(1e3).required(),
   }).optional() as never,
-  grinding: grinding.optional() as never,
+  grinding: grindingSchema.optional() as never,
   job: jobSchema as never,
   steps: Joi.array().items(planStep).max(500).required() as never,
   settingMin: figure.optional(),
   totalMin: figure,
+  lowMin: figure.optional(),
+  highMin: figure.optional(),
   verdicts: Joi.array().items(verdict).max(500).required() as never,
   tooMuch: tooMuch.optional() as never,
 }).required();

@@ -87,6 +87,7 @@ export * from './plan/schools.js';
 export * from './plan/stone-sweep.js';
 export * from './plan/verdicts.js';
 export { TOO_MANY_STROKES, WAYS_OUT, planHoning, type TooMuch, type WayOut } from './plan/ways-out.js';
+export { planAnswer, type AnsweredStep, type PlanAnswer } from './plan/plan-answer.js';
 export { defaultRequest, usualSet, type AskedOf } from './plan/default-request.js';
 export * from './puzzle/from-run.js';
 export * from './puzzle/knowledge.js';

@@ -89,6 +89,7 @@ test('what cannot be is told beside its field and the record keeps what it had',
   await expect(page.getByText(/give a projection above 0 mm/)).toBeVisible();
 
   await page.goto('/tools/bench-19/plan');
+  await page.getByRole('button', { name: 'Dull', exact: true }).click();
   await type(page.getByLabel('Finish at least'), '0.2');
   await expect(page.getByRole('alert')).toContainText('the finest is 1.2 µm');
 

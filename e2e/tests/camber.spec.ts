@@ -117,7 +117,7 @@ test('eased corners are pressed at the corners, and a curved iron is brought bac
   await choose(page, 'What it is for', 'Jointing');
   await page.getByRole('button', { name: 'Make it' }).click();
   // Its eased corners stood 80 µm back: the middle is worked.
-  await expect(page.getByRole('img', { name: /^Strokes by place: left 0, .*middle [1-9]/ })).toBeVisible();
+  await honed(page, page.getByRole('img', { name: /^Strokes by place: left 0, .*middle [1-9]/ }));
   await page.goto('/tools/shave-flat/camber');
   await choose(page, 'What it is for', 'Corners eased');
   await expect(page.getByText(/With its corners eased no pass leaves a step/)).toBeVisible();

@@ -12,7 +12,8 @@ test('care comes due, stands in the plan, is done in one tap, and can be taken b
   await expectAccessible(page, ['ma-rack']);
 
   await page.goto('/tools/bench-19/plan');
-  await choose(page, 'The set on the rail', 'Sharpening bench');
+  await choose(page, 'The stones this tool is sharpened on', 'Sharpening bench');
+  await page.getByRole('button', { name: 'Dull', exact: true }).click();
   await choose(page, 'By which school', 'Double each step');
   const total = page.locator('.total .figure');
   const before = await total.textContent();
@@ -64,7 +65,7 @@ test('a stone’s page: straightedge, readings forgotten and brought back, its p
 
 test('what is wrong becomes millimetres and steel; schools, one more stone, regrinding', async ({ page }) => {
   await page.goto('/tools/bench-32/plan');
-  await choose(page, 'The set on the rail', 'Sharpening bench');
+  await choose(page, 'The stones this tool is sharpened on', 'Sharpening bench');
   const needs = page.getByRole('region', { name: 'What it needs' });
   await page.getByRole('button', { name: 'Fading', exact: true }).click();
   await expect(needs).toContainText('Strop only');

@@ -19,6 +19,7 @@ import { guides } from './guides/guides.js';
 import { patternsRoutes } from './patterns/patterns.routes.js';
 import { Printer } from './patterns/printer.js';
 import { plans } from './plans/plans.js';
+import { honingPlanRoutes } from './plans/honing-plan.routes.js';
 import { benchRoutes, recordsRoutes } from './records/records.routes.js';
 import { Reckoner } from './records/reckoner.js';
 import { runsRoutes } from './runs/runs.routes.js';
@@ -106,6 +107,7 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   api.use('/runs', runsRoutes(runs));
   api.use('/backups', backupsRoutes(backups));
   api.use('/settings', settingsRoutes(settingsStore, database, commands));
+  api.use('/calc/honing-plan', honingPlanRoutes(toolStore, abrasiveStore, reckoner));
   api.use('/calc', calcRoutes());
   api.use('/undo', undoRoutes(commands, database, works, forget));
   const described = once(() => figured('describe', 'server'));

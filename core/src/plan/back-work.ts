@@ -10,6 +10,9 @@ export interface BackStep {
   readonly id: string;
   readonly strokes: number;
   readonly minutes: number;
+  /** Strokes in four of five cases. */
+  readonly low?: number;
+  readonly high?: number;
   /** Push on it, N, where it is not the plan’s. */
   readonly forceN?: number;
   /** First preparation, or only the burr. */

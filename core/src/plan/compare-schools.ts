@@ -1,6 +1,6 @@
 import type { BenchRecord } from '../abrasive/at-work.js';
 import { Refusal, attempt } from '../refusal.js';
-import type { Tool } from '../tool/tool.js';
+import type { ToolAtWork } from '../work/edge-at-work.js';
 import type { HoningPlan, OwnedAbrasive, PlanRequest } from './honing-plan.js';
 import { planHoning } from './ways-out.js';
 import { SCHOOLS, type School } from './schools.js';
@@ -17,7 +17,7 @@ export interface SchoolPlan {
 
 /** The same job by every school, under the same finish and limits; the exact order only where one is named. */
 export function compareSchools(
-  tool: Tool,
+  tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
   record: BenchRecord = {},

@@ -12,6 +12,7 @@ import type { ToolRecord } from '../record/tool-record.js';
 import { unlessRefused } from '../refusal.js';
 import { familyFacts } from '../tool/families.js';
 import type { Tool } from '../tool/tool.js';
+import type { ToolAtWork } from '../work/edge-at-work.js';
 import { grindingWork } from '../work/ground.js';
 import { isNear, type CamberRequest } from './camber-work.js';
 import { setBackMm } from './grinding-first.js';
@@ -20,7 +21,7 @@ import { intake } from './intake.js';
 
 /** What the default request goes by. */
 export interface AskedOf {
-  readonly tool: Tool;
+  readonly tool: ToolAtWork;
   readonly bench: readonly OwnedAbrasive[];
   /** What the tool’s record comes to, and what is known of the abrasives. */
   readonly record?: ToolRecord | undefined;
@@ -53,23 +54,22 @@ export function defaultRequest(of: AskedOf, asked: Partial<PlanRequest> = {}): P
     ...(set !== undefined && { set }),
   };
   const strops = bench.some((stone) => kindFacts(stone.kind).strop && standsIn(stone, set));
-  return {
-    ...('grind' in asked ? {} : wheelFirst(of, request)),
-    ...request,
-    // A strop where that is enough, unless it is to be honed all the same.
-    ...((asked.stropOnly ?? (strops && isFadedOnly(tool, condition))) && { stropOnly: true }),
-  };
+  // A strop where that is enough, unless it is to be honed all the same.
+  const stropOnly = asked.stropOnly ?? (strops && isFadedOnly(tool, condition));
+  return stropOnly
+    ? { ...request, stropOnly }
+    : { ...('grind' in asked ? {} : wheelFirst(of, request)), ...request };
 }
 
 /** What the record says of the edge before anyone is asked how dull it is. */
-function conditionByRecord(tool: Tool, record: ToolRecord | undefined): Condition {
+function conditionByRecord(tool: ToolAtWork, record: ToolRecord | undefined): Condition {
   const nickMm = record?.state.sinceHoned.deepestMm ?? 0;
   if (nickMm > 0) return { kind: 'nicked', nickMm };
   return { kind: record && readiness(tool, record).state === 'strop' ? 'fading' : 'dull' };
 }
 
 /** Only fading, with nothing else wrong: what a strop brings back. */
-const isFadedOnly = (tool: Tool, condition: Condition): boolean =>
+const isFadedOnly = (tool: ToolAtWork, condition: Condition): boolean =>
   unlessRefused(() => intake(tool.edge, condition).treatment) === 'strop';
 
 /** Two hands and what stands behind them lean on a jig of machine knives, N (estimate). */

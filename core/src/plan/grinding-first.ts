@@ -3,7 +3,7 @@ import type { Edge } from '../edge/edge.js';
 import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
 import { contactMin, grindingPasses, wheelAtWork } from '../grinding/grinding-work.js';
 import { Refusal, attempt } from '../refusal.js';
-import type { EdgeAtWork } from '../work/edge-at-work.js';
+import type { EdgeAtWork, ToolAtWork } from '../work/edge-at-work.js';
 import { grindingWork, groundTo } from '../work/ground.js';
 import { startOf } from './honing-job.js';
 import type { OwnedAbrasive, PlanRequest } from './honing-plan.js';
@@ -22,6 +22,8 @@ export interface GrindingStep extends GrindRequest {
   /** All of it: the wheel made ready, contact, dips and looks between the passes. */
   readonly minutes: number;
   readonly landBeforeMm: number;
+  /** How far it sets the edge back, mm. */
+  readonly backMm?: number;
 }
 
 /** How long a pass lasts before the blade is dipped, and the dip, s, before the heat of this one is reckoned (estimates). */
@@ -74,11 +76,11 @@ export function afterGrinding({ faults: _, ...condition }: Condition): Condition
 
 /** The edge as the wheel is to leave it: jointed square where a nick was, a narrow land left to hone. */
 export function groundFirst(
-  edge: Edge,
+  { edge, work }: Pick<ToolAtWork, 'edge' | 'work'>,
   { condition, landMm }: PlanRequest,
   { stopShortMm }: GrindingStep,
 ): EdgeAtWork {
-  const start = startOf(edge, landMm);
+  const start = startOf(edge, landMm, work);
   if (edge.form !== 'single-bevel') return start;
   return groundTo(edge, start, { nickMm: depthOfMm(condition), landLeftMm: stopShortMm });
 }

@@ -3,7 +3,7 @@ import { includedDeg, type Edge } from '../edge/edge.js';
 import { widestLandMm } from '../edge/land-growth.js';
 import { sinDeg } from '../measure/trig.js';
 import { insist } from '../refusal.js';
-import { landMmOf, unworked, wholeLandMm, type EdgeAtWork } from '../work/edge-at-work.js';
+import { landMmOf, unworked, wholeLandMm, withLand, type EdgeAtWork } from '../work/edge-at-work.js';
 import { clearingMm } from '../work/found.js';
 import { contactMm2, setBack, steelToGoBackMm3 } from '../work/worked.js';
 
@@ -54,8 +54,9 @@ export function honingJobFrom(edge: Edge, start: EdgeAtWork, condition: Conditio
   };
 }
 
-/** An edge with its land as measured, else as the tool has it, else assumed. @throws Refusal on `landMm` */
-export function startOf(edge: Edge, landMm?: number): EdgeAtWork {
+/** An edge with its land as measured, else as work left it, else as the tool has it, else assumed. @throws Refusal on `landMm` */
+export function startOf(edge: Edge, landMm?: number, work?: EdgeAtWork): EdgeAtWork {
+  if (landMm === undefined && work) return work;
   const land = landMm ?? (edge.form === 'single-bevel' ? edge.landMm : undefined);
   if (land !== undefined && edge.form === 'single-bevel') {
     const { secondaryDeg, thicknessMm, grind } = edge;
@@ -70,7 +71,7 @@ export function startOf(edge: Edge, landMm?: number): EdgeAtWork {
           : `The bevel is ${widest.toFixed(2)} mm long in all; measure it again.`,
     );
   }
-  return unworked(edge, landMm);
+  return work && landMm !== undefined ? withLand(edge, work, landMm) : unworked(edge, landMm);
 }
 
 /** How far a rounded-over facet has to go down before it is flat to the edge again, mm. */

@@ -19,9 +19,10 @@ import {
 import { leftBySteps } from './left-by-steps.js';
 import { camberWork, type CamberRequest, type CamberStep, type CamberWork } from './camber-work.js';
 import { startOf, type HoningJob } from './honing-job.js';
-import { landMmOf, type EdgeAtWork } from '../work/edge-at-work.js';
-import { FOUND_MARKS_UM, asFound } from '../work/found.js';
-import { steelToLowerMm3 } from '../work/worked.js';
+import { BACK_SD, likelyMinutes, likelyStrokes, rateSd, spreadsOf } from './how-sure.js';
+import { landMmOf, type EdgeAtWork, type ToolAtWork } from '../work/edge-at-work.js';
+import { asFound } from '../work/found.js';
+import { marksAtEdgeUm, steelToLowerMm3 } from '../work/worked.js';
 import { intakeFrom, type Treatment } from './intake.js';
 import { cuttingMm, pushN, type Way } from './pace.js';
 import { progression, type Progression, type ProgressionInput, type ProgressionStep } from './progression.js';
@@ -65,6 +66,9 @@ export interface PlanRequest {
 
 /** One stone of a plan, with the push it is to have. */
 export interface PlanStep extends ProgressionStep {
+  /** Strokes in four of five cases. */
+  readonly low?: number;
+  readonly high?: number;
   readonly forceN?: number;
   /** Strokes by place across the edge, so that its curve stays; together they are `strokes`. */
   readonly places?: readonly number[];
@@ -102,6 +106,9 @@ export interface HoningPlan {
   readonly settingMin?: number;
   /** All of it: grinding, care, setting, stones, back and strop. */
   readonly totalMin: number;
+  /** Minutes in four of five cases. */
+  readonly lowMin?: number;
+  readonly highMin?: number;
   readonly verdicts: readonly Verdict[];
   /** No work for these stones: why, and what else there is. */
   readonly tooMuch?: TooMuch;
@@ -138,7 +145,7 @@ export type OwnedAbrasive = Abrasive & { readonly id: string };
  * @throws Refusal where the edge, the land, the finish, the school or the jumps leave no plan.
  */
 export function planOf(
-  tool: Tool,
+  tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
   record: BenchRecord = {},
@@ -171,12 +178,15 @@ export function planOf(
     const forceN = input.abrasives.find(({ id }) => id === step.id)?.forceN;
     return { ...step, ...(forceN !== undefined && { forceN }) };
   };
-  const steps = chosen.steps.map((step): PlanStep => {
+  const { wornSd, clearingSd } = spreadsOf(tool.edge, request.condition, request.landMm);
+  const steps = chosen.steps.map((step, i): PlanStep => {
     const places = curve?.spread.get(step.id);
     const more = (places?.reduce((sum, count) => sum + count, 0) ?? step.strokes) - step.strokes;
+    const strokes = step.strokes + more;
     return {
       ...pushed(step),
-      strokes: step.strokes + more,
+      strokes,
+      ...likelyStrokes(strokes, i === 0 ? wornSd : clearingSd, rateSd(record, step.id)),
       minutes: step.minutes + more / request.strokesPerMin,
       ...(places && { places }),
     };
@@ -189,6 +199,27 @@ export function planOf(
   ]);
   const settingMin = heldInGuide(tool.edge) ? SETTING_MIN : 0;
   const extra = [...(back ?? []), ...(strop ? [strop] : [])];
+  const totalMin =
+    chosen.totalMin +
+    settingMin +
+    steps.reduce((sum, { minutes }, i) => sum + minutes - (chosen.steps[i]?.minutes ?? 0), 0) +
+    (curve?.step?.minutes ?? 0) +
+    (grinding?.minutes ?? 0) +
+    extra.reduce((sum, { minutes }) => sum + minutes, 0) +
+    (strop ? careMin(strop.id, record) : 0);
+  const prepared = (back ?? []).map((step) => ({
+    ...step,
+    ...(step.prepares && likelyStrokes(step.strokes, BACK_SD, rateSd(record, step.id))),
+  }));
+  const likely = likelyMinutes(
+    totalMin,
+    [...steps, ...prepared].map(({ low, high, strokes }) => ({
+      strokes,
+      low: low ?? strokes,
+      high: high ?? strokes,
+    })),
+    request.strokesPerMin,
+  );
   const used = [...chosen.steps, ...(curve?.step?.before ? [curve.step] : []), ...(strop ? [strop] : [])];
   return {
     treatment,
@@ -203,24 +234,19 @@ export function planOf(
     steps,
     ...(curve?.step && { camber: pushed(curve.step) }),
     ...(curve?.grind && { curveToGrind: curve.grind }),
-    ...(back && { back }),
+    ...(back && { back: prepared }),
     ...(strop && { strop }),
     ...(settingMin > 0 && { settingMin }),
-    totalMin:
-      chosen.totalMin +
-      settingMin +
-      steps.reduce((sum, { minutes }, i) => sum + minutes - (chosen.steps[i]?.minutes ?? 0), 0) +
-      (curve?.step?.minutes ?? 0) +
-      (grinding?.minutes ?? 0) +
-      extra.reduce((sum, { minutes }) => sum + minutes, 0) +
-      (strop ? careMin(strop.id, record) : 0),
+    totalMin,
+    lowMin: likely.low,
+    highMin: likely.high,
     verdicts: bench.map(({ id }): Verdict => judged.get(id) ?? verdictOn(id, strop, outOfReach)),
   };
 }
 
 /** Minutes of grinding and stones of the plan {@link planOf} would give, without working out the rest of it. */
 export function leastMinutes(
-  tool: Tool,
+  tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
   record: BenchRecord = {},
@@ -245,13 +271,17 @@ export interface PlanProblem {
 
 /** @throws Refusal as {@link planOf} */
 export function solverOf(
-  tool: Tool,
+  tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
   record: BenchRecord,
 ): PlanProblem {
-  const grinding = request.grind && grindingStep(tool.edge, bench, request, request.grind);
-  const start = grinding ? groundFirst(tool.edge, request, grinding) : startOf(tool.edge, request.landMm);
+  const grinding =
+    request.grind && !request.stropOnly
+      ? grindingStep(tool.edge, bench, request, request.grind)
+      : undefined;
+  const asFoundNow = startOf(tool.edge, request.landMm, tool.work);
+  const start = grinding ? groundFirst(tool, request, grinding) : asFoundNow;
   const condition = grinding ? afterGrinding(request.condition) : request.condition;
   const { job, treatment } = intakeFrom(tool.edge, start, condition);
   const found = asFound(tool.edge, start, condition);
@@ -279,7 +309,7 @@ export function solverOf(
   );
   insist(candidates.length > 0, 'set', 'Nothing of this set hones this edge: choose another set.');
   const way = request.way ?? 'pull';
-  const foundUm = FOUND_MARKS_UM[condition.kind];
+  const foundUm = marksAtEdgeUm(tool.edge, found);
   const asked: ProgressionInput = {
     ...(foundUm !== undefined && { startUm: startAfterUm(foundUm, candidates, request.maxRatio) }),
     abrasives: candidates.map((stone) => ({
@@ -318,7 +348,17 @@ export function solverOf(
     );
     return coarser && coarser.chosen.totalMin < asSchooled.chosen.totalMin ? coarser : asSchooled;
   };
-  return { input: asked, job, treatment, found, ...(grinding && { grinding }), atHand, outOfReach, solve };
+  const backMm = found.recessionMm - asFoundNow.recessionMm;
+  return {
+    input: asked,
+    job,
+    treatment,
+    found,
+    ...(grinding && { grinding: { ...grinding, backMm } }),
+    atHand,
+    outOfReach,
+    solve,
+  };
 }
 
 /** The finest stone to begin on after marks that were found: they count as the stone before it, where any is as coarse. */

@@ -3,13 +3,13 @@ import { kindFacts, type AbrasiveKind } from '../abrasive/abrasive.js';
 import type { BenchRecord } from '../abrasive/at-work.js';
 import { estimatedRemovalMm3PerNm } from '../abrasive/removal.js';
 import { unlessRefused } from '../refusal.js';
-import type { Tool } from '../tool/tool.js';
+import type { ToolAtWork } from '../work/edge-at-work.js';
 import { solverOf, unmixed, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
 import { cuttingMm, pushN } from './pace.js';
 import type { ProgressionAbrasive } from './progression.js';
 
 export interface StoneSweepInput {
-  readonly tool: Tool;
+  readonly tool: ToolAtWork;
   readonly bench: readonly OwnedAbrasive[];
   readonly request: PlanRequest;
   readonly record?: BenchRecord;

@@ -5,7 +5,7 @@ import { honedDeg, shapeOfEdge } from '../edge/edge.js';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
 import { unlessRefused } from '../refusal.js';
 import { familyFacts } from '../tool/families.js';
-import type { Tool } from '../tool/tool.js';
+import type { ToolAtWork } from '../work/edge-at-work.js';
 import { planOf, type HoningPlan, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
 
 /** Past so many strokes on one stone, or so many minutes of rubbing, nobody would do it so (estimates). */
@@ -50,7 +50,7 @@ export interface TooMuch {
  * @throws Refusal as {@link planOf}
  */
 export function planHoning(
-  tool: Tool,
+  tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
   record: BenchRecord = {},
@@ -80,7 +80,7 @@ const isWorkable = (plan: HoningPlan | undefined): plan is HoningPlan =>
   plan !== undefined && (mostRubbed(plan)?.strokes ?? 0) <= TOO_MANY_STROKES;
 
 function waysOut(
-  tool: Tool,
+  tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
   record: BenchRecord,
@@ -103,7 +103,7 @@ function waysOut(
 type Planned = (
   more: Partial<PlanRequest>,
   stones?: readonly OwnedAbrasive[],
-  blade?: Tool,
+  blade?: ToolAtWork,
 ) => HoningPlan | undefined;
 
 /** The quickest of the wheels at hand. */
@@ -121,7 +121,7 @@ const FETCHED_UM = [120, 80, 60, 45] as const;
 
 /** One coarser stone, the one that takes the least time. */
 function byCoarserStone(
-  tool: Tool,
+  tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   { set }: PlanRequest,
   planned: Planned,
@@ -154,7 +154,11 @@ const STEEPER_DEG = 4;
 const STEEPEST_DEG = 45;
 
 /** A narrow micro-bevel on what is there. */
-function bySteeper({ edge, ...tool }: Tool, request: PlanRequest, planned: Planned): readonly WayOut[] {
+function bySteeper(
+  { edge, work: _as, ...tool }: ToolAtWork,
+  request: PlanRequest,
+  planned: Planned,
+): readonly WayOut[] {
   if (edge.form !== 'single-bevel' || edge.microDeg !== undefined || request.grind) return [];
   const microDeg = honedDeg(edge) + STEEPER_DEG;
   if (microDeg > STEEPEST_DEG) return [];
@@ -171,7 +175,11 @@ function bySteeper({ edge, ...tool }: Tool, request: PlanRequest, planned: Plann
 const SHIM = { shimMm: 0.5, shimAtMm: 45 } as const;
 
 /** A back that is polished at the very edge alone. */
-function byShim({ edge, ...tool }: Tool, request: PlanRequest, planned: Planned): readonly WayOut[] {
+function byShim(
+  { edge, work: _as, ...tool }: ToolAtWork,
+  request: PlanRequest,
+  planned: Planned,
+): readonly WayOut[] {
   const prepares = ['new', 'unknown'].includes(request.condition.kind);
   if (edge.form !== 'single-bevel' || edge.back === 'shim' || !prepares) return [];
   if (familyFacts(tool.family).backRegisters) return [];

@@ -14,6 +14,7 @@ import {
   unworked,
   withLand,
   type EdgeAtWork,
+  type ToolAtWork,
   type FacetNow,
 } from '../work/edge-at-work.js';
 import { groundTo } from '../work/ground.js';
@@ -203,12 +204,14 @@ export function edgeState(
   return edgeHistory(tool, sessions, abrasives).at(-1)?.after ?? edgeAtFirst(tool);
 }
 
-/** The tool with its land as the record has it, for plans and drawings. */
-export function asItStands(tool: Tool, state: EdgeState | undefined): Tool {
+/** The tool as its record has it, for plans and drawings: the work its edge stands at, and its land. */
+export function asItStands(tool: Tool, state: EdgeState | undefined): ToolAtWork {
+  if (!state) return tool;
   const { edge } = tool;
-  return state?.landMm === undefined || !hasLand(edge)
-    ? tool
-    : { ...tool, edge: { ...edge, landMm: state.landMm } };
+  const { landMm, work } = state;
+  return landMm === undefined || !hasLand(edge)
+    ? { ...tool, work }
+    : { ...tool, edge: { ...edge, landMm }, work };
 }
 
 /** Entries by when they happened; equal instants by id, so that the order never wavers. */

@@ -1,4 +1,5 @@
 import type { Edge } from '../edge/edge.js';
+import type { Tool } from '../tool/tool.js';
 import { ASSUMED_LAND_MM, recessionForLand } from '../edge/land-growth.js';
 import { sinDeg, tanDeg } from '../measure/trig.js';
 import type { Facet } from './facet.js';
@@ -31,6 +32,9 @@ export interface EdgeAtWork {
   /** Steel given up in all, mm³. */
   readonly steelMm3: number;
 }
+
+/** A tool with its edge as work left it; without, it is as it was measured. */
+export type ToolAtWork = Tool & { readonly work?: EdgeAtWork };
 
 /** A worn tip’s radius, and how far down square to the left face (or the bevel) and the right (or the back), µm. */
 export interface WornTip {

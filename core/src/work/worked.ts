@@ -130,6 +130,13 @@ function atTheEdge(side: Side): Place {
   return { side, index, ...(side.facets[index] as Side['facets'][number]) };
 }
 
+/** The deepest marks on what lies at the edge, µm; unknown where nobody worked or saw it. */
+export function marksAtEdgeUm(edge: Edge, { marksUm }: EdgeAtWork): number | undefined {
+  const { one, other } = sidesOf(edge);
+  const seen = placesOf(one, other, undefined).flatMap(({ facet }) => marksUm[facet] ?? []);
+  return seen.length > 0 ? Math.max(...seen) : undefined;
+}
+
 /** Where a facet’s plane comes to by a cross-section, and how far that is. */
 function cutInto(
   { side, index, facet, deg }: Place,

@@ -4,6 +4,8 @@ import {
   backupNameSchema,
   calculations,
   changeSchema,
+  honingPlanAnswer,
+  honingPlanAsk,
   boardDraftSchema,
   patternQueries,
   planDraftSchema,
@@ -41,6 +43,12 @@ export function openApi(): Json {
   for (const [name, { title, input, output }] of Object.entries(calculations)) {
     paths[`/api/calc/${name}`] = { post: operation(title, { body: input, answer: output }) };
   }
+  paths['/api/calc/honing-plan'] = {
+    post: operation('The plan the page would show for a tool, from what is stored', {
+      body: honingPlanAsk,
+      answer: honingPlanAnswer,
+    }),
+  };
   paths['/api/settings'] = {
     get: operation('Settings of the workshop', {}),
     put: operation('Change the settings', { body: changeSchema(settings.schema, 0) }),

@@ -106,7 +106,7 @@ export function sessionDrafts(tools: Store<Tool>): Drafted<Session, Session> {
   };
 }
 
-async function orInvalid<T>(field: string, reading: Promise<T>): Promise<T> {
+export async function orInvalid<T>(field: string, reading: Promise<T>): Promise<T> {
   try {
     return await reading;
   } catch (reason) {

@@ -1,11 +1,14 @@
 import { calculations, type Paper } from '@mellow-anvil/contract';
 import {
+  planAnswer,
   planHoning,
+  type AskedOf,
   type BenchRecord,
   type Edge,
   type HoningPlan,
   type OwnedAbrasive,
   type Pattern,
+  type PlanAnswer,
   type PlanRequest,
   type PrinterBars,
   type Settings,
@@ -30,6 +33,14 @@ async function plan(asked: {
   readonly bench: BenchRecord;
 }): Promise<HoningPlan> {
   return planHoning(asked.tool, asked.abrasives, asked.request, asked.bench);
+}
+
+/** The plan the page would show, from what is stored. */
+async function answerPlan(asked: {
+  readonly of: AskedOf;
+  readonly request: Partial<PlanRequest>;
+}): Promise<PlanAnswer> {
+  return planAnswer(asked.of, asked.request);
 }
 
 function drawPattern(asked: {
@@ -59,5 +70,5 @@ async function describe(what: 'server' | 'file'): Promise<string> {
 }
 
 /** Figures and drawings: they need nothing but what they are given. */
-export const SHORT_TASKS = { calculate, plan, drawPattern, drawCard, describe };
+export const SHORT_TASKS = { calculate, plan, answerPlan, drawPattern, drawCard, describe };
 export type ShortTasks = typeof SHORT_TASKS;

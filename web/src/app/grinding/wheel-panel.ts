@@ -149,7 +149,10 @@ export class WheelPanel {
     const chosen = this.chosen();
     return chosen && wheelAtWork(chosen, GRINDING_PUSH_N);
   });
-  protected readonly recessionMm = computed(() => this.answer()?.plan?.job.recessionMm ?? USUAL_RECESSION_MM);
+  protected readonly recessionMm = computed(
+    // A day the strop is enough says nothing of a honing.
+    () => this.answer()?.plan?.job.recessionMm || USUAL_RECESSION_MM,
+  );
 
   protected readonly wheelSays = computed(() => {
     const [chosen, wheel] = [this.chosen(), this.wheel()];

@@ -1,0 +1,62 @@
+import { Joi } from './joi.js';
+import {
+  FACETS,
+  SCHOOLS,
+  type AnsweredStep,
+  type Condition,
+  type PlanAnswer,
+  type School,
+} from '@mellow-anvil/core';
+import { id, line, number, oneOf } from './fields.js';
+import { conditionSchema, grindingSchema, planRequestSchema, wayOutSchema } from './plans.js';
+
+/** What is asked of `POST /api/calc/honing-plan`; the rest is as the page would ask it. */
+export interface HoningPlanAsk {
+  readonly toolId: string;
+  readonly condition: Condition;
+  readonly school?: School;
+  /** The stones of an exact order, coarse to fine. */
+  readonly order?: readonly string[];
+  /** The set of stones; the tool’s own unless said, the whole bench where empty. */
+  readonly set?: string;
+  readonly finishUm?: number;
+}
+
+export const honingPlanAsk = Joi.object<HoningPlanAsk, true>({
+  toolId: id,
+  condition: conditionSchema as never,
+  school: oneOf('School', SCHOOLS).optional(),
+  order: Joi.array().items(id.optional()).max(60).unique().optional().messages({
+    'array.unique': 'A stone stands in the order twice: name it once.',
+  }) as never,
+  set: line('Set', 40).allow('').optional(),
+  finishUm: number('finishUm').optional(),
+}).required();
+
+const figure = Joi.number().min(0).required();
+const step = Joi.object<AnsweredStep, true>({
+  abrasiveId: id,
+  facet: oneOf('Face', FACETS),
+  strokes: figure.integer(),
+  low: figure.integer(),
+  high: figure.integer(),
+  minutes: figure,
+  forceN: figure.optional(),
+  bothWays: Joi.boolean().optional(),
+  places: Joi.array().items(figure.integer().optional()).max(5).optional() as never,
+});
+
+export const honingPlanAnswer = Joi.object<PlanAnswer, true>({
+  request: planRequestSchema as never,
+  grinding: grindingSchema.optional() as never,
+  steps: Joi.array().items(step).required() as never,
+  totalMin: figure,
+  low: figure,
+  high: figure,
+  recessionMm: figure,
+  landAfterMm: figure.optional(),
+  tooMuch: Joi.object({
+    why: Joi.string().required(),
+    ways: Joi.array().items(wayOutSchema).required(),
+  }).optional() as never,
+}).required();

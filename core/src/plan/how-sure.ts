@@ -1,0 +1,65 @@
+import type { BenchRecord } from '../abrasive/at-work.js';
+import { PRIOR_SD } from '../abrasive/learned-rate.js';
+import type { Condition } from '../edge/dulling.js';
+import type { Edge } from '../edge/edge.js';
+
+/** Two-sided 80 % of a normal distribution. */
+const EIGHTY_PERCENT = 1.2815515655446004;
+
+/** Spreads in ln (estimates): a tip said in a word or measured, a face assumed or measured, marks by their grain. */
+const TIP_SD = { said: 0.4, measured: 0.15 } as const;
+const LAND_SD = { assumed: 0.4, known: 0.15, whole: 0.05 } as const;
+const MARKS_SD = 0.3;
+/** How uneven a back nobody polished is. */
+export const BACK_SD = 0.5;
+
+/** Where a figure lies in four of five cases. */
+export interface Likely {
+  readonly low: number;
+  readonly high: number;
+}
+
+/** How sure the steel of a plan is, as standard deviations of its logarithm. */
+export interface Spreads {
+  /** What the first stone takes, and what each later one clears. */
+  readonly wornSd: number;
+  readonly clearingSd: number;
+}
+
+/** By how the tip was said, and whether the face that is honed was measured. */
+export function spreadsOf(edge: Edge, { tipRadiusUm }: Condition, landMm: number | undefined): Spreads {
+  const tip = tipRadiusUm === undefined ? TIP_SD.said : TIP_SD.measured;
+  const land = landSd(edge, landMm);
+  return { wornSd: Math.hypot(tip, land), clearingSd: Math.hypot(MARKS_SD, land) };
+}
+
+function landSd(edge: Edge, landMm: number | undefined): number {
+  if (edge.form !== 'single-bevel' || edge.secondaryDeg === undefined) return LAND_SD.whole;
+  return (landMm ?? edge.landMm) === undefined ? LAND_SD.assumed : LAND_SD.known;
+}
+
+/** Spread of the rate an abrasive is taken to cut at: the prior’s until readings narrowed it. */
+export const rateSd = (record: BenchRecord, id: string): number => record[id]?.rate.sd ?? PRIOR_SD;
+
+/**
+ * Strokes in four of five cases, whole ones: log-normal about the figure, by the spread of steel and of rate.
+ * @example likelyStrokes(10, 0.5, 0) // { low: 5, high: 19 }
+ */
+export function likelyStrokes(strokes: number, steelSd: number, rate: number): Likely {
+  const times = Math.exp(EIGHTY_PERCENT * Math.hypot(steelSd, rate));
+  return { low: Math.max(1, Math.floor(strokes / times)), high: Math.ceil(strokes * times) };
+}
+
+/** Minutes in four of five cases: the steps’ own ranges, independent of each other, beside what does not vary. */
+export function likelyMinutes(
+  totalMin: number,
+  steps: readonly (Likely & { readonly strokes: number })[],
+  strokesPerMin: number,
+): Likely {
+  const aside = (of: (step: Likely & { readonly strokes: number }) => number): number =>
+    Math.hypot(...steps.map(of)) / strokesPerMin;
+  return {
+    low: totalMin - aside(({ strokes, low }) => strokes - low),
+    high: totalMin + aside(({ strokes, high }) => high - strokes),
+  };
+}
