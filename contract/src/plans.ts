@@ -5,6 +5,7 @@ import {
   CONDITIONS,
   FAULTS,
   SCHOOLS,
+  STROP_PURPOSES,
   TREATMENTS,
   WAYS,
   WAYS_OUT,
@@ -173,6 +174,16 @@ const camberStep = Joi.object<CamberStep, true>({
   }).optional() as never,
 });
 
+const stropStep = Joi.object<StropStep, true>({
+  id,
+  strokes: figure.integer(),
+  minutes: figure,
+  purpose: oneOf('Purpose', STROP_PURPOSES).optional(),
+  firstN: figure.optional(),
+  lastN: figure.optional(),
+  lowerDeg: figure.optional(),
+});
+
 export const wayOutSchema = Joi.object<WayOut, true>({
   way: oneOf('Way out', WAYS_OUT),
   minutes: figure.optional(),
@@ -213,12 +224,8 @@ const result = Joi.object<HoningPlan, true>({
     )
     .max(500)
     .optional() as never,
-  strop: Joi.object<StropStep, true>({
-    id,
-    strokes: figure.integer(),
-    minutes: figure,
-    lowerDeg: figure.optional(),
-  }).optional() as never,
+  strop: stropStep.optional() as never,
+  bareStrop: stropStep.optional() as never,
   camber: camberStep.optional() as never,
   curveToGrind: Joi.object({
     wantedMm: figure,

@@ -85,6 +85,7 @@ export * from './plan/progression.js';
 export * from './plan/regrind-advice.js';
 export * from './plan/schools.js';
 export * from './plan/stone-sweep.js';
+export { STROP_PURPOSES, STROP_STROKES, type StropPurpose, type StropStep } from './plan/strop-work.js';
 export * from './plan/verdicts.js';
 export { TOO_MANY_STROKES, WAYS_OUT, planHoning, type TooMuch, type WayOut } from './plan/ways-out.js';
 export { planAnswer, type AnsweredStep, type PlanAnswer } from './plan/plan-answer.js';

@@ -3,8 +3,7 @@ import { kindFacts, servesShape, standsIn, type Abrasive } from '../abrasive/abr
 import { benchAtWork, type BenchRecord, type StoneAtWork } from '../abrasive/at-work.js';
 import type { CareKind } from '../abrasive/care.js';
 import type { Condition } from '../edge/dulling.js';
-import { edgeLengthMm, shapeOfEdge, type Edge } from '../edge/edge.js';
-import { layLowerDeg } from '../work/strop-wrap.js';
+import { shapeOfEdge, type Edge } from '../edge/edge.js';
 import { insist, unlessRefused } from '../refusal.js';
 import { familyFacts } from '../tool/families.js';
 import { STEELS, type Tool } from '../tool/tool.js';
@@ -20,13 +19,14 @@ import { leftBySteps } from './left-by-steps.js';
 import { camberWork, type CamberRequest, type CamberStep, type CamberWork } from './camber-work.js';
 import { startOf, type HoningJob } from './honing-job.js';
 import { BACK_SD, likelyMinutes, likelyStrokes, rateSd, spreadsOf } from './how-sure.js';
-import { landMmOf, type EdgeAtWork, type ToolAtWork } from '../work/edge-at-work.js';
+import { landMmOf, wholeLandMm, type EdgeAtWork, type ToolAtWork } from '../work/edge-at-work.js';
 import { asFound } from '../work/found.js';
-import { marksAtEdgeUm, steelToLowerMm3 } from '../work/worked.js';
+import { contactMm2, marksAtEdgeUm, steelToLowerMm3 } from '../work/worked.js';
 import { intakeFrom, type Treatment } from './intake.js';
 import { cuttingMm, pushN, type Way } from './pace.js';
 import { progression, type Progression, type ProgressionInput, type ProgressionStep } from './progression.js';
 import { underSchool, type School } from './schools.js';
+import { stropSteps, type StropStep } from './strop-work.js';
 import { verdicts, type Verdict } from './verdicts.js';
 import type { TooMuch } from './ways-out.js';
 
@@ -81,15 +81,6 @@ export interface PlanCare {
   readonly minutes: number;
 }
 
-/** The strop at the end, all strokes of both sides. */
-export interface StropStep {
-  readonly id: string;
-  readonly strokes: number;
-  readonly minutes: number;
-  /** Laid so much lower than its bevel, degrees, since the strop gives; absent where it does not. */
-  readonly lowerDeg?: number;
-}
-
 export interface HoningPlan {
   readonly treatment?: Treatment;
   readonly grinding?: GrindingStep;
@@ -102,6 +93,8 @@ export interface HoningPlan {
   readonly curveToGrind?: CamberWork['grind'];
   readonly back?: readonly BackStep[];
   readonly strop?: StropStep;
+  /** A bare strop after the charged one. */
+  readonly bareStrop?: StropStep;
   /** Setting the guide; absent where nothing holds the blade. */
   readonly settingMin?: number;
   /** All of it: grinding, care, setting, stones, back and strop. */
@@ -131,9 +124,6 @@ export const PLAN_DEFAULTS = {
 export const SETTING_MIN = 0.5;
 const heldInGuide = ({ form }: Edge): boolean => form === 'single-bevel' || form === 'knife-set';
 
-/** Strokes on the strop: about ten a side (common practice, no source). */
-export const STROP_STROKES = 20;
-
 /** An abrasive of the bench set with its identity. */
 export type OwnedAbrasive = Abrasive & { readonly id: string };
 
@@ -150,28 +140,27 @@ export function planOf(
   request: PlanRequest,
   record: BenchRecord = {},
 ): HoningPlan {
+  const { plan, judge } = unjudged(tool, bench, request, record);
+  return { ...plan, verdicts: judge() };
+}
+
+/** A plan whose abrasives nobody has judged yet: that takes longer than the plan. */
+export interface Unjudged {
+  readonly plan: Omit<HoningPlan, 'verdicts'>;
+  judge(): readonly Verdict[];
+}
+
+/** {@link planOf}, the verdicts only when they are asked for. @throws Refusal as that */
+export function unjudged(
+  tool: ToolAtWork,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord = {},
+): Unjudged {
+  if (request.stropOnly) return stroppedOnly(tool, bench, request, record);
   const asked = solverOf(tool, bench, request, record);
   const { grinding, job, treatment, atHand, outOfReach } = asked;
-  const strop = stropStep(tool, atHand, request);
-  if (request.stropOnly) {
-    insist(
-      strop !== undefined,
-      'stropOnly',
-      'There is no strop at hand: hone it, or put a strop on the rail.',
-    );
-    return {
-      treatment,
-      job: { ...job, recessionMm: 0, removeMm3: 0, landAfterMm: job.landBeforeMm },
-      steps: [],
-      strop,
-      ...careOf([strop], record),
-      totalMin: strop.minutes + careMin(strop.id, record),
-      verdicts: atHand.map(({ id }) => ({ id, used: id === strop.id, why: stropWhy(id === strop.id) })),
-    };
-  }
   const { input, chosen } = unmixed(asked.input, atHand, asked.solve);
-  const school = request.school ?? 'least-time';
-  const judged = new Map(verdicts(input, chosen, school).map((verdict) => [verdict.id, verdict]));
   const curve = camberWork(tool, request.camber, input, chosen, job.landAfterMm);
   /** A step with the push its stone is to have. */
   const pushed = <S extends { readonly id: string }>(step: S): S & { readonly forceN?: number } => {
@@ -181,68 +170,114 @@ export function planOf(
   const { wornSd, clearingSd } = spreadsOf(tool.edge, request.condition, request.landMm);
   const steps = chosen.steps.map((step, i): PlanStep => {
     const places = curve?.spread.get(step.id);
-    const more = (places?.reduce((sum, count) => sum + count, 0) ?? step.strokes) - step.strokes;
-    const strokes = step.strokes + more;
+    const strokes = places?.reduce((sum, count) => sum + count, 0) ?? step.strokes;
     return {
       ...pushed(step),
       strokes,
       ...likelyStrokes(strokes, i === 0 ? wornSd : clearingSd, rateSd(record, step.id)),
-      minutes: step.minutes + more / request.strokesPerMin,
+      minutes: step.minutes + (strokes - step.strokes) / request.strokesPerMin,
       ...(places && { places }),
     };
   });
-  const back = backWork(tool, request.condition, input, chosen)?.map(pushed);
+  const back = backWork(tool, request.condition, input, chosen)?.map((step) => ({
+    ...pushed(step),
+    ...(step.prepares && likelyStrokes(step.strokes, BACK_SD, rateSd(record, step.id))),
+  }));
   const left = leftBySteps(tool, asked.found, input, [
     ...(back ?? []).flatMap((step) => (step.prepares ? [{ ...step, facet: 'back' as const }] : [])),
     ...steps,
     ...(curve?.step ? [curve.step] : []),
   ]);
+  const lastUm = input.abrasives.find(({ id }) => id === chosen.steps.at(-1)?.id)?.sizeUm;
+  const strops = stropSteps(tool, atHand, request, lastUm);
   const settingMin = heldInGuide(tool.edge) ? SETTING_MIN : 0;
-  const extra = [...(back ?? []), ...(strop ? [strop] : [])];
+  const parts = [
+    ...steps,
+    ...(curve?.step ? [curve.step] : []),
+    ...(back ?? []),
+    ...strops,
+    ...(grinding ? [grinding] : []),
+  ];
   const totalMin =
-    chosen.totalMin +
-    settingMin +
-    steps.reduce((sum, { minutes }, i) => sum + minutes - (chosen.steps[i]?.minutes ?? 0), 0) +
-    (curve?.step?.minutes ?? 0) +
-    (grinding?.minutes ?? 0) +
-    extra.reduce((sum, { minutes }) => sum + minutes, 0) +
-    (strop ? careMin(strop.id, record) : 0);
-  const prepared = (back ?? []).map((step) => ({
-    ...step,
-    ...(step.prepares && likelyStrokes(step.strokes, BACK_SD, rateSd(record, step.id))),
-  }));
-  const likely = likelyMinutes(
-    totalMin,
-    [...steps, ...prepared].map(({ low, high, strokes }) => ({
-      strokes,
-      low: low ?? strokes,
-      high: high ?? strokes,
-    })),
-    request.strokesPerMin,
-  );
-  const used = [...chosen.steps, ...(curve?.step?.before ? [curve.step] : []), ...(strop ? [strop] : [])];
+    parts.reduce((sum, { minutes }) => sum + minutes, settingMin) +
+    strops.reduce((sum, { id }) => sum + careMin(id, record), 0);
+  const likely = likelyMinutes(totalMin, [...steps, ...(back ?? [])], request.strokesPerMin);
+  const used = [...chosen.steps, ...(curve?.step?.before ? [curve.step] : []), ...strops];
   return {
-    treatment,
-    ...(grinding && { grinding }),
-    ...careOf(used, record),
-    job: {
-      ...job,
-      // What the record will say of it, should it be done so: finer stones take their share too.
-      recessionMm: left.recessionMm - asked.found.recessionMm,
-      landAfterMm: landMmOf(tool.edge, left),
+    plan: {
+      treatment,
+      ...(grinding && { grinding }),
+      ...careOf(used, record),
+      job: {
+        ...job,
+        // What the record will say of it, should it be done so: finer stones take their share too.
+        recessionMm: left.recessionMm - asked.found.recessionMm,
+        landAfterMm: landMmOf(tool.edge, left),
+      },
+      steps,
+      ...(curve?.step && { camber: pushed(curve.step) }),
+      ...(curve?.grind && { curveToGrind: curve.grind }),
+      ...(back && { back }),
+      ...stropsOf(strops),
+      ...(settingMin > 0 && { settingMin }),
+      totalMin,
+      lowMin: likely.low,
+      highMin: likely.high,
     },
-    steps,
-    ...(curve?.step && { camber: pushed(curve.step) }),
-    ...(curve?.grind && { curveToGrind: curve.grind }),
-    ...(back && { back: prepared }),
-    ...(strop && { strop }),
-    ...(settingMin > 0 && { settingMin }),
-    totalMin,
-    lowMin: likely.low,
-    highMin: likely.high,
-    verdicts: bench.map(({ id }): Verdict => judged.get(id) ?? verdictOn(id, strop, outOfReach)),
+    judge: () => {
+      const judged = new Map(
+        verdicts(input, chosen, request.school ?? 'least-time').map((verdict) => [verdict.id, verdict]),
+      );
+      return bench.map(({ id }): Verdict => judged.get(id) ?? verdictOn(id, strops, outOfReach));
+    },
   };
 }
+
+/** No stone at all. @throws Refusal on `stropOnly` without a strop that serves this edge */
+function stroppedOnly(
+  tool: ToolAtWork,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord,
+): Unjudged {
+  const { edge } = tool;
+  const atHand = benchAtWork(bench, record);
+  const strops = stropSteps(tool, atHand, request, undefined);
+  insist(
+    strops.length > 0,
+    'stropOnly',
+    'There is no strop at hand for this edge: hone it, or put a strop on the rail.',
+  );
+  const start = startOf(edge, request.landMm, tool.work);
+  const landMm = landMmOf(edge, start);
+  return {
+    plan: {
+      treatment: 'strop',
+      job: {
+        recessionMm: 0,
+        removeMm3: 0,
+        contactMm2: contactMm2(edge, start),
+        landBeforeMm: landMm,
+        landAfterMm: landMm,
+        wholeBevel: landMm >= wholeLandMm(edge) - 1e-6,
+      },
+      steps: [],
+      ...stropsOf(strops),
+      ...careOf(strops, record),
+      totalMin: strops.reduce((sum, { id, minutes }) => sum + minutes + careMin(id, record), 0),
+    },
+    judge: () =>
+      atHand.map(({ id }) => {
+        const used = strops.some((strop) => strop.id === id);
+        return { id, used, why: stropWhy(used) };
+      }),
+  };
+}
+
+const stropsOf = ([strop, bareStrop]: readonly StropStep[]): Pick<HoningPlan, 'strop' | 'bareStrop'> => ({
+  ...(strop && { strop }),
+  ...(bareStrop && { bareStrop }),
+});
 
 /** Minutes of grinding and stones of the plan {@link planOf} would give, without working out the rest of it. */
 export function leastMinutes(
@@ -277,9 +312,7 @@ export function solverOf(
   record: BenchRecord,
 ): PlanProblem {
   const grinding =
-    request.grind && !request.stropOnly
-      ? grindingStep(tool.edge, bench, request, request.grind)
-      : undefined;
+    request.grind && !request.stropOnly ? grindingStep(tool.edge, bench, request, request.grind) : undefined;
   const asFoundNow = startOf(tool.edge, request.landMm, tool.work);
   const start = grinding ? groundFirst(tool, request, grinding) : asFoundNow;
   const condition = grinding ? afterGrinding(request.condition) : request.condition;
@@ -438,10 +471,10 @@ function whyOut(tool: Tool, stone: StoneAtWork, request: PlanRequest): string | 
 
 function verdictOn(
   id: string,
-  strop: StropStep | undefined,
+  strops: readonly StropStep[],
   outOfReach: ReadonlyMap<string, string>,
 ): Verdict {
-  if (strop?.id === id) return { id, used: true, why: stropWhy(true) };
+  if (strops.some((strop) => strop.id === id)) return { id, used: true, why: stropWhy(true) };
   return { id, used: false, why: outOfReach.get(id) ?? 'Oil and water stones are not mixed in one job.' };
 }
 
@@ -449,23 +482,6 @@ const stropWhy = (used: boolean): string =>
   used
     ? 'About ten strokes a side, edge trailing, aligns what the last stone left.'
     : 'A strop is enough for an edge that only fades.';
-
-/** The strop at hand that is finest, where the school strops at all. */
-function stropStep(
-  { edge }: Tool,
-  atHand: readonly StoneAtWork[],
-  request: PlanRequest,
-): StropStep | undefined {
-  if (request.strop === false && !request.stropOnly) return undefined;
-  const strop = atHand.findLast(
-    (stone) =>
-      stone.kind === 'strop' && standsIn(stone, request.set) && !request.laidAside.includes(stone.id),
-  );
-  if (!strop) return undefined;
-  const minutes = STROP_STROKES / request.strokesPerMin + strop.overheadMin;
-  const lowerDeg = layLowerDeg(strop.strop, edgeLengthMm(edge));
-  return { id: strop.id, strokes: STROP_STROKES, minutes, ...(lowerDeg !== undefined && { lowerDeg }) };
-}
 
 const careMin = (id: string, record: BenchRecord): number => record[id]?.care.due?.minutes ?? 0;
 

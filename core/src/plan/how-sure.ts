@@ -53,13 +53,10 @@ export function likelyStrokes(strokes: number, steelSd: number, rate: number): L
 /** Minutes in four of five cases: the steps’ own ranges, independent of each other, beside what does not vary. */
 export function likelyMinutes(
   totalMin: number,
-  steps: readonly (Likely & { readonly strokes: number })[],
+  steps: readonly (Partial<Likely> & { readonly strokes: number })[],
   strokesPerMin: number,
 ): Likely {
-  const aside = (of: (step: Likely & { readonly strokes: number }) => number): number =>
-    Math.hypot(...steps.map(of)) / strokesPerMin;
-  return {
-    low: totalMin - aside(({ strokes, low }) => strokes - low),
-    high: totalMin + aside(({ strokes, high }) => high - strokes),
-  };
+  const aside = (of: 'low' | 'high'): number =>
+    Math.hypot(...steps.map((step) => (step[of] ?? step.strokes) - step.strokes)) / strokesPerMin;
+  return { low: totalMin - aside('low'), high: totalMin + aside('high') };
 }

@@ -1,5 +1,6 @@
 import type { Lubricant } from '../abrasive/abrasive.js';
-import type { HoningPlan, PlanCare, PlanStep, StropStep } from './honing-plan.js';
+import type { HoningPlan, PlanCare, PlanStep } from './honing-plan.js';
+import type { StropStep } from './strop-work.js';
 import type { BackStep } from './back-work.js';
 import type { CamberStep } from './camber-work.js';
 
@@ -29,7 +30,7 @@ export function orderOfWork(
   plan: HoningPlan,
   lubricantOf: (id: string) => Lubricant | undefined,
 ): readonly WorkLine[] {
-  const { care = [], grinding, back = [], steps, strop, camber, curveToGrind } = plan;
+  const { care = [], grinding, back = [], steps, strop, bareStrop, camber, curveToGrind } = plan;
   const washed = <T extends { readonly id: string }>(
     list: readonly T[],
     line: (one: T) => WorkLine,
@@ -60,7 +61,7 @@ export function orderOfWork(
         : [line],
     ),
     ...(burrOff ? [{ what: 'burr-off', step: burrOff } as const] : []),
-    ...(strop ? [{ what: 'strop', step: strop } as const] : []),
+    ...[strop, bareStrop].flatMap((step): WorkLine[] => (step ? [{ what: 'strop', step }] : [])),
     { what: 'wipe' },
   ];
 }

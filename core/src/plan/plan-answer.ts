@@ -64,7 +64,7 @@ export function planAnswer(of: AskedOf, asked: Partial<PlanRequest>): PlanAnswer
 
 /** In the order they are done: the back prepared, the curve where a coarser stone shapes it, the edge, the strop. */
 function stepsOf(edge: Edge, plan: HoningPlan, { way, forceN }: PlanRequest): readonly AnsweredStep[] {
-  const { back = [], camber, steps, strop } = plan;
+  const { back = [], camber, steps, strop, bareStrop } = plan;
   const atEdge = honedFacet(edge) ?? 'bevel';
   const step = (
     { id, strokes, low, high, minutes, forceN: push, places }: PlannedStep,
@@ -88,7 +88,7 @@ function stepsOf(edge: Edge, plan: HoningPlan, { way, forceN }: PlanRequest): re
     ...honed.slice(0, 1),
     ...(camber?.before ? [] : curve),
     ...honed.slice(1),
-    ...(strop ? [step(strop, atEdge)] : []),
+    ...[strop, bareStrop].flatMap((each) => (each ? [step({ ...each, forceN: each.firstN }, atEdge)] : [])),
   ];
 }
 

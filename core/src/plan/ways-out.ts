@@ -6,7 +6,7 @@ import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
 import { unlessRefused } from '../refusal.js';
 import { familyFacts } from '../tool/families.js';
 import type { ToolAtWork } from '../work/edge-at-work.js';
-import { planOf, type HoningPlan, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
+import { planOf, unjudged, type HoningPlan, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
 
 /** Past so many strokes on one stone, or so many minutes of rubbing, nobody would do it so (estimates). */
 export const TOO_MANY_STROKES = 150;
@@ -63,20 +63,22 @@ export function planHoning(
   return { ...plan, tooMuch: { id, strokes, rubbingMin, ways: waysOut(tool, bench, request, record, plan) } };
 }
 
+type Worked = Omit<HoningPlan, 'verdicts'>;
+
 const rubbedSteps = ({
   steps,
   back = [],
   camber,
-}: HoningPlan): readonly { id: string; strokes: number }[] => [
+}: Worked): readonly { id: string; strokes: number }[] => [
   ...back,
   ...steps,
   ...(camber ? [camber] : []),
 ];
 
-const mostRubbed = (plan: HoningPlan): { id: string; strokes: number } | undefined =>
+const mostRubbed = (plan: Worked): { id: string; strokes: number } | undefined =>
   [...rubbedSteps(plan)].sort((a, b) => b.strokes - a.strokes)[0];
 
-const isWorkable = (plan: HoningPlan | undefined): plan is HoningPlan =>
+const isWorkable = (plan: Worked | undefined): plan is Worked =>
   plan !== undefined && (mostRubbed(plan)?.strokes ?? 0) <= TOO_MANY_STROKES;
 
 function waysOut(
@@ -84,10 +86,10 @@ function waysOut(
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
   record: BenchRecord,
-  plan: HoningPlan,
+  plan: Worked,
 ): readonly WayOut[] {
-  const planned = (more: Partial<PlanRequest>, stones = bench, blade = tool): HoningPlan | undefined =>
-    unlessRefused(() => planOf(blade, stones, { ...request, ...more }, record));
+  const planned = (more: Partial<PlanRequest>, stones = bench, blade = tool): Worked | undefined =>
+    unlessRefused(() => unjudged(blade, stones, { ...request, ...more }, record).plan);
   return [
     ...(plan.grinding ? [] : byWheel(bench, planned)),
     ...byCoarserStone(tool, bench, request, planned),
@@ -104,7 +106,7 @@ type Planned = (
   more: Partial<PlanRequest>,
   stones?: readonly OwnedAbrasive[],
   blade?: ToolAtWork,
-) => HoningPlan | undefined;
+) => Worked | undefined;
 
 /** The quickest of the wheels at hand. */
 function byWheel(bench: readonly OwnedAbrasive[], planned: Planned): readonly WayOut[] {

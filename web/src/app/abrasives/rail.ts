@@ -285,8 +285,9 @@ export class Rail {
 
   protected readonly stones = computed(() => {
     const answer = this.planning() ? this.answer() : undefined;
-    const { steps: honed = [], strop } = answer?.plan ?? {};
-    const steps = new Map([...honed, ...(strop ? [strop] : [])].map((step) => [step.id, step.strokes]));
+    const { steps: honed = [], strop, bareStrop } = answer?.plan ?? {};
+    const used = [...honed, strop, bareStrop].filter((step) => step !== undefined);
+    const steps = new Map(used.map((step) => [step.id, step.strokes]));
     const edge = this.tool()?.edge;
     const aside = new Set(answer?.request.laidAside);
     const { places } = this.layout();

@@ -64,16 +64,19 @@ export function runPlanOf(
         },
         ...(i === 0 ? shaping.filter(() => !plan.camber?.before) : []),
       ]),
-      ...(plan.strop
-        ? [
-            {
-              abrasiveId: plan.strop.id,
-              strokes: plan.strop.strokes,
-              afterBurr: true,
-              count: 'half' as const,
-            },
-          ]
-        : []),
+      ...[plan.strop, plan.bareStrop].flatMap((strop) =>
+        strop
+          ? [
+              {
+                abrasiveId: strop.id,
+                strokes: strop.strokes,
+                ...(strop.firstN !== undefined && { forceN: strop.firstN }),
+                afterBurr: true,
+                count: 'half' as const,
+              },
+            ]
+          : [],
+      ),
     ],
   };
   const byId = new Map(stones.map((stone) => [stone.id, stone]));
