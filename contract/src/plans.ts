@@ -20,6 +20,7 @@ import {
   type HoningPlan,
   type PlanCare,
   type PlanStep,
+  type ShapingStep,
   type StropStep,
   type TooMuch,
   type Plan,
@@ -224,6 +225,14 @@ const result = Joi.object<HoningPlan, true>({
     )
     .max(500)
     .optional() as never,
+  shaping: Joi.object<ShapingStep, true>({
+    id,
+    strokes: figure.integer(),
+    low: figure.integer().optional(),
+    high: figure.integer().optional(),
+    minutes: figure,
+    forceN: number('forceN').optional(),
+  }).optional() as never,
   strop: stropStep.optional() as never,
   bareStrop: stropStep.optional() as never,
   camber: camberStep.optional() as never,

@@ -85,9 +85,17 @@ export * from './plan/progression.js';
 export * from './plan/regrind-advice.js';
 export * from './plan/schools.js';
 export * from './plan/stone-sweep.js';
+export type { ShapingStep } from './plan/shaping-work.js';
 export { STROP_PURPOSES, STROP_STROKES, type StropPurpose, type StropStep } from './plan/strop-work.js';
 export * from './plan/verdicts.js';
-export { TOO_MANY_STROKES, WAYS_OUT, planHoning, type TooMuch, type WayOut } from './plan/ways-out.js';
+export {
+  TOO_MANY_STROKES,
+  WAYS_OUT,
+  edgeByWay,
+  planHoning,
+  type TooMuch,
+  type WayOut,
+} from './plan/ways-out.js';
 export { planAnswer, type AnsweredStep, type PlanAnswer } from './plan/plan-answer.js';
 export { defaultRequest, usualSet, type AskedOf } from './plan/default-request.js';
 export * from './puzzle/from-run.js';
@@ -134,7 +142,7 @@ export * from './workshop/workshop.js';
 export { unworked, type EdgeAtWork, type FacetNow } from './work/edge-at-work.js';
 export { edgeWork, type EdgeWork, type EdgeWorkInput } from './work/edge-work.js';
 export { FACETS, type Facet } from './work/facet.js';
-export { asFound } from './work/found.js';
+export { FOUND_MARKS_UM, asFound } from './work/found.js';
 export { grindingWork } from './work/ground.js';
 export { primaryShaping, type PrimaryShapingInput } from './work/primary-shaping.js';
 export { stropWrap, type StropWrapInput } from './work/strop-wrap.js';

@@ -105,7 +105,15 @@ const HABITS = [
     ],
   }),
   chisel('hook-bailer', 0.2, 40, 140, { woods: [LARCH], hands: HANDS, stones: [['rod', 16]] }),
-  chisel('planer-3', 0.25, 60, 480, { woods: [LARCH, OAK], hands: HANDS, stones: [['d600', 40]] }),
+  chisel('planer-3', 0.25, 60, 480, {
+    woods: [LARCH, OAK],
+    hands: HANDS,
+    stones: [
+      ['p220', 40],
+      ['p400', 30],
+      ['p600', 30],
+    ],
+  }),
 ];
 
 /** The smoother came with far too much camber, and is brought down to a hair. */
@@ -147,6 +155,16 @@ const MISHAPS = [
     chips: 4,
     deepestMm: 1.2,
     notes: 'Ran over a bronze screw.',
+    left: true,
+  },
+  {
+    toolId: 'whittle',
+    day: '2026-11-20',
+    who: 'Shed',
+    wood: 'larch',
+    chips: 2,
+    deepestMm: 0.12,
+    notes: 'A knot in a thole pin.',
     left: true,
   },
   {

@@ -26,6 +26,7 @@ import { intakeFrom, type Treatment } from './intake.js';
 import { cuttingMm, pushN, type Way } from './pace.js';
 import { progression, type Progression, type ProgressionInput, type ProgressionStep } from './progression.js';
 import { underSchool, type School } from './schools.js';
+import { SHAPED_SD, shapingStep, type ShapingStep } from './shaping-work.js';
 import { stropSteps, type StropStep } from './strop-work.js';
 import { verdicts, type Verdict } from './verdicts.js';
 import type { TooMuch } from './ways-out.js';
@@ -85,6 +86,8 @@ export interface HoningPlan {
   readonly treatment?: Treatment;
   readonly grinding?: GrindingStep;
   readonly care?: readonly PlanCare[];
+  /** The primary made flatter on a stone, before all else. */
+  readonly shaping?: ShapingStep;
   readonly job: HoningJob;
   readonly steps: readonly PlanStep[];
   /** Strokes by place on the shaping stone. */
@@ -159,7 +162,7 @@ export function unjudged(
 ): Unjudged {
   if (request.stropOnly) return stroppedOnly(tool, bench, request, record);
   const asked = solverOf(tool, bench, request, record);
-  const { grinding, job, treatment, atHand, outOfReach } = asked;
+  const { grinding, shaping, job, treatment, atHand, outOfReach } = asked;
   const { input, chosen } = unmixed(asked.input, atHand, asked.solve);
   const curve = camberWork(tool, request.camber, input, chosen, job.landAfterMm);
   /** A step with the push its stone is to have. */
@@ -190,8 +193,10 @@ export function unjudged(
   ]);
   const lastUm = input.abrasives.find(({ id }) => id === chosen.steps.at(-1)?.id)?.sizeUm;
   const strops = stropSteps(tool, atHand, request, lastUm);
-  const settingMin = heldInGuide(tool.edge) ? SETTING_MIN : 0;
+  const settings = shaping ? 2 : 1;
+  const settingMin = heldInGuide(tool.edge) ? settings * SETTING_MIN : 0;
   const parts = [
+    ...(shaping ? [shaping] : []),
     ...steps,
     ...(curve?.step ? [curve.step] : []),
     ...(back ?? []),
@@ -201,12 +206,19 @@ export function unjudged(
   const totalMin =
     parts.reduce((sum, { minutes }) => sum + minutes, settingMin) +
     strops.reduce((sum, { id }) => sum + careMin(id, record), 0);
-  const likely = likelyMinutes(totalMin, [...steps, ...(back ?? [])], request.strokesPerMin);
+  const likely = likelyMinutes(
+    totalMin,
+    [...(shaping ? [shaping] : []), ...steps, ...(back ?? [])],
+    request.strokesPerMin,
+  );
   const used = [...chosen.steps, ...(curve?.step?.before ? [curve.step] : []), ...strops];
   return {
     plan: {
       treatment,
       ...(grinding && { grinding }),
+      ...(shaping && {
+        shaping: { ...shaping, ...likelyStrokes(shaping.strokes, SHAPED_SD, rateSd(record, shaping.id)) },
+      }),
       ...careOf(used, record),
       job: {
         ...job,
@@ -298,6 +310,7 @@ export interface PlanProblem {
   /** The edge as the stones find it. */
   readonly found: EdgeAtWork;
   readonly grinding?: GrindingStep;
+  readonly shaping?: ShapingStep;
   readonly atHand: readonly StoneAtWork[];
   /** Why an abrasive does not come into it at all, by id. */
   readonly outOfReach: ReadonlyMap<string, string>;
@@ -316,8 +329,6 @@ export function solverOf(
   const asFoundNow = startOf(tool.edge, request.landMm, tool.work);
   const start = grinding ? groundFirst(tool, request, grinding) : asFoundNow;
   const condition = grinding ? afterGrinding(request.condition) : request.condition;
-  const { job, treatment } = intakeFrom(tool.edge, start, condition);
-  const found = asFound(tool.edge, start, condition);
   const atHand = benchAtWork(bench, record);
   const outOfReach = new Map(
     atHand.flatMap((stone) => {
@@ -342,32 +353,47 @@ export function solverOf(
   );
   insist(candidates.length > 0, 'set', 'Nothing of this set hones this edge: choose another set.');
   const way = request.way ?? 'pull';
+  const abrasives = candidates.map((stone) => ({
+    ...stone,
+    strokeMm: cuttingMm(stone.strokeMm, way),
+    forceN: stone.forceN ?? pushN(request.forceN, stone.sizeUm, request.lighter ?? false),
+    overheadMin: stone.overheadMin + careMin(stone.id, record),
+  }));
+  const { forceN, strokesPerMin } = request;
+  const minStrokes = request.minStrokes ?? PLAN_DEFAULTS.minStrokes;
+  const steelFactor = STEELS[tool.steel].factor;
+  const asSeen = asFound(tool.edge, start, condition);
+  const shaping = shapingStep(tool.edge, asSeen, abrasives, {
+    forceN,
+    strokesPerMin,
+    steelFactor,
+    minStrokes,
+  });
+  const found = shaping
+    ? leftBySteps(tool, asSeen, { abrasives, job: { forceN } }, [{ ...shaping, facet: 'primary' }])
+    : asSeen;
+  const { job, treatment } = intakeFrom(tool.edge, shaping ? found : start, condition);
   const foundUm = marksAtEdgeUm(tool.edge, found);
   const asked: ProgressionInput = {
     ...(foundUm !== undefined && { startUm: startAfterUm(foundUm, candidates, request.maxRatio) }),
-    abrasives: candidates.map((stone) => ({
-      ...stone,
-      strokeMm: cuttingMm(stone.strokeMm, way),
-      forceN: stone.forceN ?? pushN(request.forceN, stone.sizeUm, request.lighter ?? false),
-      overheadMin: stone.overheadMin + careMin(stone.id, record),
-    })),
+    abrasives,
     job: {
       removeMm3: job.removeMm3,
       contactMm2: job.contactMm2,
-      forceN: request.forceN,
-      strokesPerMin: request.strokesPerMin,
-      steelFactor: STEELS[tool.steel].factor,
+      forceN,
+      strokesPerMin,
+      steelFactor,
       foundUm,
       clearMm3: (spentMm3, downUm) => steelToLowerMm3(tool.edge, found, spentMm3, downUm / 1000),
     },
     finishUm: request.finishUm,
-    minStrokes: request.minStrokes ?? PLAN_DEFAULTS.minStrokes,
+    minStrokes,
     maxRatio: request.maxRatio,
   };
   const school = {
     school: request.school ?? 'least-time',
     order: request.order,
-    damaged: treatment !== 'hone' && treatment !== 'strop',
+    damaged: condition.kind === 'unknown' || (treatment !== 'hone' && treatment !== 'strop'),
   };
   const most = request.mostStrokes;
   const solve = (given: ProgressionInput): ReturnType<PlanProblem['solve']> => {
@@ -381,9 +407,10 @@ export function solverOf(
     );
     return coarser && coarser.chosen.totalMin < asSchooled.chosen.totalMin ? coarser : asSchooled;
   };
-  const backMm = found.recessionMm - asFoundNow.recessionMm;
+  const backMm = start.recessionMm - asFoundNow.recessionMm;
   return {
     input: asked,
+    ...(shaping && { shaping }),
     job,
     treatment,
     found,

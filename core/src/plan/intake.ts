@@ -107,25 +107,29 @@ function judged(edge: Edge, condition: Condition, job: HoningJob): { treatment: 
     };
   }
   const first =
-    back >= GRIND_NICK_MM
-      ? `A quarter of a millimetre and more is sooner ground away than honed away.`
-      : has('wide-land')
-        ? 'A wide land takes long to hone: bring the primary back first.'
-        : found !== undefined && found > groundDeg(edge)
-          ? 'The bevel is steeper than it should be: grind it back to its angle first.'
-          : kind === 'unknown'
-            ? 'Nobody knows what was done to it: grind a primary of known angle, then hone on it.'
+    edge.form !== 'single-bevel'
+      ? undefined
+      : back >= GRIND_NICK_MM
+        ? 'So deep, it is sooner ground away than honed away, where there is a wheel.'
+        : has('wide-land')
+          ? 'A wide land takes long to hone: bring the primary back first.'
+          : found !== undefined && found > groundDeg(edge)
+            ? 'The bevel is steeper than it should be: grind it back to its angle first.'
             : undefined;
   if (first) return { treatment: 'regrind', why: first };
   if (faults.length === 0 && kind === 'fading' && (tipRadiusUm ?? 0) <= STROP_TIP_UM) {
     return { treatment: 'strop', why: 'It only fades: a strop brings it back, without giving up steel.' };
   }
   const why =
-    kind === 'new'
-      ? 'New from the maker: the back is polished first, then the bevel is honed.'
-      : kind === 'rolled'
-        ? 'A rolled edge is weak steel: hone it off, the strop only stands it up again.'
-        : 'The stones take this off; no grinding is needed.';
+    kind === 'unknown'
+      ? 'Nobody knows what was done to it: deep marks and a round tip are reckoned with, and the back is made first. Measure its bevel: a wrong angle changes the plan.'
+      : kind === 'new'
+        ? 'New from the maker: the back is polished first, then the bevel is honed.'
+        : kind === 'rolled'
+          ? 'A rolled edge is weak steel: hone it off, the strop only stands it up again.'
+          : back >= GRIND_NICK_MM
+            ? 'The stones take this off, but it is long work.'
+            : 'The stones take this off; no grinding is needed.';
   return { treatment: 'hone', why };
 }
 

@@ -8,7 +8,13 @@ import { removalOf, scratchOf, type ProgressionInput } from './progression.js';
 export function leftBySteps(
   { edge, steel }: Tool,
   found: EdgeAtWork,
-  { abrasives, job }: ProgressionInput,
+  {
+    abrasives,
+    job,
+  }: {
+    readonly abrasives: ProgressionInput['abrasives'];
+    readonly job: Pick<ProgressionInput['job'], 'forceN'>;
+  },
   steps: readonly { readonly id: string; readonly strokes: number; readonly facet?: Facet }[],
 ): EdgeAtWork {
   return steps.reduce((state, { id, strokes, facet }) => {

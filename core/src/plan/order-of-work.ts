@@ -1,5 +1,6 @@
 import type { Lubricant } from '../abrasive/abrasive.js';
 import type { HoningPlan, PlanCare, PlanStep } from './honing-plan.js';
+import type { ShapingStep } from './shaping-work.js';
 import type { StropStep } from './strop-work.js';
 import type { BackStep } from './back-work.js';
 import type { CamberStep } from './camber-work.js';
@@ -8,6 +9,7 @@ import type { CamberStep } from './camber-work.js';
 export type WorkLine =
   | { readonly what: 'care'; readonly care: PlanCare }
   | { readonly what: 'grind' }
+  | { readonly what: 'shape'; readonly step: ShapingStep }
   | { readonly what: 'set' }
   | { readonly what: 'back'; readonly step: BackStep }
   | { readonly what: 'hone'; readonly step: PlanStep }
@@ -30,7 +32,7 @@ export function orderOfWork(
   plan: HoningPlan,
   lubricantOf: (id: string) => Lubricant | undefined,
 ): readonly WorkLine[] {
-  const { care = [], grinding, back = [], steps, strop, bareStrop, camber, curveToGrind } = plan;
+  const { care = [], grinding, shaping, back = [], steps, strop, bareStrop, camber, curveToGrind } = plan;
   const washed = <T extends { readonly id: string }>(
     list: readonly T[],
     line: (one: T) => WorkLine,
@@ -46,6 +48,12 @@ export function orderOfWork(
     ...care.map((each): WorkLine => ({ what: 'care', care: each })),
     ...(grinding ? [{ what: 'grind' } as const] : []),
     ...(curveToGrind ? [{ what: 'curve' } as const] : []),
+    ...(shaping
+      ? [
+          { what: 'shape', step: shaping } as const,
+          { what: 'wash', oil: lubricantOf(shaping.id) === 'oil' } as const,
+        ]
+      : []),
     ...washed(preparing, (step) => ({ what: 'back', step })),
     ...(steps.length > 0 ? [{ what: 'set' } as const] : []),
     ...(camber?.before

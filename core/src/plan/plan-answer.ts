@@ -62,9 +62,9 @@ export function planAnswer(of: AskedOf, asked: Partial<PlanRequest>): PlanAnswer
   };
 }
 
-/** In the order they are done: the back prepared, the curve where a coarser stone shapes it, the edge, the strop. */
+/** In the order they are done: a primary made flatter, the back prepared, the curve where a coarser stone shapes it, the edge, the strop. */
 function stepsOf(edge: Edge, plan: HoningPlan, { way, forceN }: PlanRequest): readonly AnsweredStep[] {
-  const { back = [], camber, steps, strop, bareStrop } = plan;
+  const { shaping, back = [], camber, steps, strop, bareStrop } = plan;
   const atEdge = honedFacet(edge) ?? 'bevel';
   const step = (
     { id, strokes, low, high, minutes, forceN: push, places }: PlannedStep,
@@ -83,6 +83,7 @@ function stepsOf(edge: Edge, plan: HoningPlan, { way, forceN }: PlanRequest): re
   const curve = camber ? [step(camber, atEdge)] : [];
   const honed = steps.map((each) => step(each, atEdge));
   return [
+    ...(shaping ? [step(shaping, 'primary')] : []),
     ...back.filter(({ prepares }) => prepares).map((each) => step(each, 'back')),
     ...(camber?.before ? curve : []),
     ...honed.slice(0, 1),

@@ -338,7 +338,7 @@ describe('a condition taken in', () => {
     expect(what({ kind: 'nicked', nickMm: 0.1 })).toBe('hone');
     expect(what({ kind: 'nicked', nickMm: 0.3 })).toBe('regrind');
     expect(what({ kind: 'nicked', nickMm: 1.2 })).toBe('repair');
-    expect(what({ kind: 'unknown' })).toBe('regrind');
+    expect(what({ kind: 'unknown' })).toBe('hone');
     expect(what({ kind: 'dull', faults: [{ kind: 'wide-land' }] })).toBe('regrind');
     expect(what({ kind: 'dull', faults: [{ kind: 'wrong-angle', foundDeg: 32 }] })).toBe('regrind');
     expect(what({ kind: 'dull', faults: [{ kind: 'wrong-angle', foundDeg: 20 }] })).toBe('hone');

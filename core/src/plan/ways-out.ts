@@ -1,7 +1,7 @@
 import { kindFacts, type AbrasiveKind } from '../abrasive/abrasive.js';
 import type { BenchRecord } from '../abrasive/at-work.js';
 import { isWheel } from '../abrasive/wheel.js';
-import { honedDeg, shapeOfEdge } from '../edge/edge.js';
+import { honedDeg, shapeOfEdge, type Edge } from '../edge/edge.js';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
 import { unlessRefused } from '../refusal.js';
 import { familyFacts } from '../tool/families.js';
@@ -66,10 +66,12 @@ export function planHoning(
 type Worked = Omit<HoningPlan, 'verdicts'>;
 
 const rubbedSteps = ({
+  shaping,
   steps,
   back = [],
   camber,
 }: Worked): readonly { id: string; strokes: number }[] => [
+  ...(shaping ? [shaping] : []),
   ...back,
   ...steps,
   ...(camber ? [camber] : []),
@@ -144,7 +146,7 @@ function byCoarserStone(
       ...(set !== undefined && { sets: [set] }),
     };
     const plan = planned({}, [...bench, fetched]);
-    return plan?.steps.some(({ id }) => id === fetched.id)
+    return plan && rubbedSteps(plan).some(({ id }) => id === fetched.id)
       ? [{ way: 'coarser-stone', minutes: plan.totalMin, stone: { kind, sizeUm } }]
       : [];
   });
@@ -162,15 +164,23 @@ function bySteeper(
   planned: Planned,
 ): readonly WayOut[] {
   if (edge.form !== 'single-bevel' || edge.microDeg !== undefined || request.grind) return [];
-  const microDeg = honedDeg(edge) + STEEPER_DEG;
-  if (microDeg > STEEPEST_DEG) return [];
-  const secondaryDeg = edge.secondaryDeg ?? edge.primaryDeg;
-  const steeper =
-    edge.secondaryDeg === undefined ? { secondaryDeg: microDeg, landMm: 0 } : { microDeg, microLandMm: 0 };
-  const plan = planned({}, undefined, { ...tool, edge: { ...edge, ...steeper } });
-  return isWorkable(plan) && microDeg > secondaryDeg
-    ? [{ way: 'steeper-for-now', minutes: plan.totalMin, microDeg }]
-    : [];
+  const way = { way: 'steeper-for-now', microDeg: honedDeg(edge) + STEEPER_DEG } as const;
+  if (way.microDeg > STEEPEST_DEG) return [];
+  const plan = planned({}, undefined, { ...tool, edge: edgeByWay(edge, way) });
+  return isWorkable(plan) ? [{ ...way, minutes: plan.totalMin }] : [];
+}
+
+/** A facet that is only begun, mm: as little as can be entered. */
+const BARELY = { landMm: 0.01, microLandMm: 0.005 } as const;
+
+/** An edge as a way out makes it from then on; as it is, where the way leaves it so. */
+export function edgeByWay(edge: Edge, { way, microDeg }: Pick<WayOut, 'way' | 'microDeg'>): Edge {
+  if (edge.form !== 'single-bevel') return edge;
+  if (way === 'shim-back') return { ...edge, back: 'shim', ...SHIM };
+  if (way !== 'steeper-for-now' || microDeg === undefined) return edge;
+  return edge.secondaryDeg === undefined
+    ? { ...edge, secondaryDeg: microDeg, landMm: BARELY.landMm }
+    : { ...edge, microDeg, microLandMm: BARELY.microLandMm };
 }
 
 /** A shim under a back nobody registers on, mm, and how far from the edge it lies (common practice, no source). */
@@ -185,7 +195,7 @@ function byShim(
   const prepares = ['new', 'unknown'].includes(request.condition.kind);
   if (edge.form !== 'single-bevel' || edge.back === 'shim' || !prepares) return [];
   if (familyFacts(tool.family).backRegisters) return [];
-  const plan = planned({}, undefined, { ...tool, edge: { ...edge, back: 'shim', ...SHIM } });
+  const plan = planned({}, undefined, { ...tool, edge: edgeByWay(edge, { way: 'shim-back' }) });
   return plan ? [{ way: 'shim-back', minutes: plan.totalMin }] : [];
 }
 

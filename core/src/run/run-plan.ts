@@ -58,11 +58,12 @@ export interface RunPlanStep {
 export const facetOfStep = ({ facet, back }: RunPlanStep): Facet | undefined =>
   facet ?? (back ? 'back' : undefined);
 
-/** What a step is for: the back of a blade, its curve, the facet at its edge, or the strop at the end. */
-export function purposeOf(step: RunPlanStep): 'back' | 'curve' | 'edge' | 'strop' {
+/** What a step is for: a primary, the back of a blade, its curve, the facet at its edge, or the strop at the end. */
+export function purposeOf(step: RunPlanStep): 'primary' | 'back' | 'curve' | 'edge' | 'strop' {
   if (step.afterBurr) return 'strop';
   if (step.curve) return 'curve';
-  return facetOfStep(step) === 'back' ? 'back' : 'edge';
+  const facet = facetOfStep(step);
+  return facet === 'back' || facet === 'primary' ? facet : 'edge';
 }
 
 /**

@@ -49,6 +49,7 @@ export function wholeOrder(input: OrderInput): readonly Station[] {
     ...(honing || grinding ? [{ kind: 'look' } as const] : []),
     ...(template ? [{ kind: 'template' } as const] : []),
     ...(grinding ? [{ kind: 'grind', grinding } as const, { kind: 'heat' } as const] : []),
+    ...of('primary').flatMap((step): Station[] => [{ kind: 'stone', step }, washAfter(step, input)]),
     ...washed(of('back'), input),
     ...holding(first !== undefined, setting, lift),
     ...(marked ? [{ kind: 'marker', ...(steeper && { steeper }) } as const] : []),

@@ -20,6 +20,8 @@ export interface EdgeAtWork {
   readonly hollowAtMm?: number;
   /** Where the end was jointed square and stands so, mm behind where `atMm` counts from. */
   readonly jointMm?: number;
+  /** Cross-section still ahead of a primary that was found steeper than it should be, mm²; none unless said. */
+  readonly steepMm2?: number;
   /** The worn tip, and how far the faces went down since it wore so. */
   readonly tip: WornTip;
   /** Depth of a nick, pit or lost temper still in the edge, mm. */

@@ -1,6 +1,9 @@
 import { TIP_RADIUS_UM, depthOfMm, type Condition } from '../edge/dulling.js';
 import type { Edge } from '../edge/edge.js';
+import { STOP_SHORT_MM } from '../grinding/grinding-work.js';
+import { sinDeg } from '../measure/trig.js';
 import { facetsNow, withTip, type EdgeAtWork } from './edge-at-work.js';
+import { primaryShaping } from './primary-shaping.js';
 import { sidesOf } from './sides.js';
 import { recessionForTipMm } from './tip.js';
 
@@ -10,14 +13,28 @@ export const FOUND_MARKS_UM: Partial<Record<Condition['kind'], number>> = { new:
 /** An edge as somebody found it before honing. */
 export function asFound(edge: Edge, work: EdgeAtWork, condition: Condition | undefined): EdgeAtWork {
   if (!condition) return work;
+  const steepMm2 = steepPrimaryMm2(edge, condition);
   const tipped = withTip(
-    { ...work, nickMm: depthOfMm(condition) },
+    { ...work, nickMm: depthOfMm(condition), ...(steepMm2 > 0 && { steepMm2 }) },
     condition.tipRadiusUm ?? TIP_RADIUS_UM[condition.kind],
   );
   const found = FOUND_MARKS_UM[condition.kind];
   if (found === undefined) return tipped;
   const facets = [...facetsNow(edge, work).map(({ facet }) => facet), 'back' as const];
   return { ...tipped, marksUm: Object.fromEntries(facets.map((facet) => [facet, found])) };
+}
+
+/** Most of a bevel is shaped even where what should be left standing would be more. */
+const LEAST_SHAPED = 0.5;
+
+/** What has to come off a primary found too steep before it has its angle, a land left where one is honed, mm². */
+function steepPrimaryMm2(edge: Edge, { faults = [] }: Condition): number {
+  const foundDeg = faults.find(({ kind }) => kind === 'wrong-angle')?.foundDeg;
+  if (edge.form !== 'single-bevel' || foundDeg === undefined || foundDeg <= edge.primaryDeg) return 0;
+  const { thicknessMm, primaryDeg, secondaryDeg } = edge;
+  const longest = ((1 - LEAST_SHAPED) * thicknessMm) / sinDeg(foundDeg);
+  const landLeftMm = secondaryDeg === undefined ? 0 : Math.min(STOP_SHORT_MM, longest);
+  return primaryShaping({ thicknessMm, foundDeg, wantedDeg: primaryDeg, landLeftMm }).steelMm2;
 }
 
 /** How far an edge has to go back for what was wrong with it, mm: the nick, then the tip. */

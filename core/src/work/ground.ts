@@ -36,7 +36,7 @@ export function groundTo(
   const atMm = Object.fromEntries(
     one.facets.map(({ facet, deg }, i) => [facet, i === 0 ? groundMm : corner(deg)]),
   );
-  const { jointMm: _, ...rest } = state;
+  const { jointMm: _, steepMm2: _steep, ...rest } = state;
   const standing = {
     atMm: { ...state.atMm, ...atMm },
     ...(one.hollow && { hollowAtMm: groundMm }),

@@ -43,7 +43,10 @@ export function worked(edge: Edge, state: EdgeAtWork, item: WorkItem): EdgeAtWor
   if (item.facet === 'back') return backWorked(edge, sides, state, item, steelMm3);
   const { one, other } = sides;
   const places = placesOf(one, other, item.facet);
-  const sectionMm2 = steelMm3 / places.length / sides.lengthMm;
+  const wholeMm2 = steelMm3 / places.length / sides.lengthMm;
+  // What a primary was found too steep by goes first.
+  const steepMm2 = item.facet === 'primary' ? Math.min(state.steepMm2 ?? 0, wholeMm2) : 0;
+  const sectionMm2 = wholeMm2 - steepMm2;
   const atMm = { ...state.atMm };
   const marksUm = { ...state.marksUm };
   let [leftMm, rightMm] = [0, 0];
@@ -57,7 +60,9 @@ export function worked(edge: Edge, state: EdgeAtWork, item: WorkItem): EdgeAtWor
     else rightMm += downMm;
   }
   if (item.strop) return { ...state, marksUm };
-  const next = { ...state, atMm, marksUm };
+  const left = (state.steepMm2 ?? 0) - steepMm2;
+  const { steepMm2: _, ...rest } = state;
+  const next = { ...rest, ...(left > 0 && { steepMm2: left }), atMm, marksUm };
   if (!other) {
     const backMm = edgeOf(one, next) - edgeOf(one, state);
     return receded(next, { backMm, sidewaysMm: 0 }, backMm * sinDeg(sides.includedDeg), 0, steelMm3);

@@ -51,6 +51,7 @@ export function runPlanOf(
     ...(setting && plan.steps.length > 0 && { setting }),
     ...(plan.grinding && grinding && { grinding }),
     steps: [
+      ...(plan.shaping ? [{ ...onStone(plan.shaping), facet: 'primary' as const }] : []),
       ...(plan.back ?? [])
         .filter(({ prepares }) => prepares)
         .map((step) => ({ ...onStone(step), facet: 'back' as const })),

@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
 import {
+  ASSUMED_LAND_MM,
+  FOUND_MARKS_UM,
   TIP_RADIUS_UM,
   costOfUse,
   servesShape,
@@ -13,10 +16,12 @@ import {
   type PlanRequest,
   type RunGrinding,
   type Tool,
+  type WayOut,
 } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { Why, type Reason } from '../shared/why';
 import { conditionWords } from './condition-words';
+import { WaysPanel } from './ways-panel';
 import { WorkList } from './work-list';
 
 type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
@@ -24,14 +29,20 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
 /** What to do, stone by stone, and why each is in or out. */
 @Component({
   selector: 'ma-plan-result',
-  imports: [Button, Why, WorkList],
+  imports: [Button, RouterLink, WaysPanel, Why, WorkList],
   template: `
     <section class="plan" aria-label="The plan">
+      @if (plan().tooMuch; as tooMuch) {
+        <ma-ways [tooMuch]="tooMuch" [stones]="stones()" (taken)="wayTaken.emit($event)" />
+      }
       <header>
         <p class="total">
           <span class="figure">
             {{ figures.minutes(plan().totalMin) }}
           </span>
+          @if (range()) {
+            <span class="range" title="Four times in five it takes between these">{{ range() }}</span>
+          }
           <span>{{ steel() }} {{ cost() }}</span>
           <ma-why of="this plan" [reason]="reason()" />
         </p>
@@ -58,6 +69,12 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
         (wheelPlanned)="wheelPlanned.emit($event)"
         (cared)="cared.emit($event)"
       />
+      @if (assumed()) {
+        <p class="small">
+          {{ assumed() }}
+          <a routerLink="../edge">Say better</a>
+        </p>
+      }
       @if (left().length) {
         <h3>Left out</h3>
         <ul class="left">
@@ -106,6 +123,10 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
       font-size: 2.4rem;
       line-height: 1;
     }
+    .range {
+      color: var(--muted);
+      white-space: nowrap;
+    }
     .left {
       list-style: none;
       margin: 0;
@@ -143,6 +164,7 @@ export class PlanResult {
   readonly toBench = output<void>();
   readonly record = input<BenchRecord>({});
   readonly wheelPlanned = output<RunGrinding>();
+  readonly wayTaken = output<WayOut>();
   readonly cared = output<{ readonly id: string; readonly kind: CareKind }>();
 
   protected readonly figures = inject(Figures);
@@ -166,6 +188,28 @@ export class PlanResult {
   private mightServe(stone: Stone): boolean {
     return servesShape(stone, shapeOfEdge(this.tool().edge)) && standsIn(stone, this.request().set);
   }
+
+  protected readonly range = computed(() => {
+    const { lowMin, highMin } = this.plan();
+    if (lowMin === undefined || highMin === undefined) return '';
+    return `${this.figures.minutes(lowMin)} to ${this.figures.minutes(highMin)}`;
+  });
+
+  /** What the plan takes a blade to be that nobody looked at yet. */
+  protected readonly assumed = computed(() => {
+    const { condition, landMm } = this.request();
+    const { edge } = this.tool();
+    const marks = FOUND_MARKS_UM[condition.kind];
+    const parts = [
+      ...(marks === undefined ? [] : [`marks of ${this.figures.number(marks, 0)} µm on bevel and back`]),
+      ...(edge.form === 'single-bevel' &&
+      edge.secondaryDeg !== undefined &&
+      (landMm ?? edge.landMm) === undefined
+        ? [`a land of ${this.figures.length(ASSUMED_LAND_MM)}`]
+        : []),
+    ];
+    return parts.length > 0 ? `Taken as found, until somebody looks: ${parts.join(', ')} (estimates).` : '';
+  });
 
   /** What the sheets of this plan cost, where that is known. */
   protected readonly cost = computed(() => {

@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { edgeAtFirst, planHoning } from '@mellow-anvil/core';
+import { edgeAtFirst, planHoning, type Edge } from '@mellow-anvil/core';
 import { Desk } from '../bench/desk';
 import { Undo } from '../shared/undo.store';
 import { ToolsStore } from '../tools/tools.store';
@@ -15,7 +15,7 @@ describe('PlanSide', () => {
   let fixture: ComponentFixture<PlanSide>;
   const strokes = (): string[] =>
     [...(fixture.nativeElement as HTMLElement).querySelectorAll('.hone .strokes')].map(
-      (each) => each.textContent?.replace(/\D/g, '') ?? '',
+      (each) => /\d+/.exec(each.textContent ?? '')?.[0] ?? '',
     );
 
   beforeEach(async () => {
@@ -122,9 +122,8 @@ describe('PlanSide', () => {
   it('plans with the land as the record has it, says why it is more, and takes it to the bench', async () => {
     const first = strokes()[0];
     const state = {
-      ...edgeAtFirst(IRON),
-      recessionMm: 0.25,
-      landMm: 1.2,
+      ...edgeAtFirst({ ...IRON, edge: { ...IRON.edge, landMm: 1.2 } as Edge }),
+      landThenMm: 0.5,
       honings: 3,
       honingsSinceThen: 3,
     };

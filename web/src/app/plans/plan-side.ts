@@ -6,6 +6,7 @@ import { combineLatest, map, switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import {
   asItStands,
+  edgeByWay,
   type BenchRecord,
   type CareKind,
   type HoningPlan,
@@ -14,6 +15,7 @@ import {
   type RunGrinding,
   type School,
   type Tool,
+  type WayOut,
 } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { BenchStore } from '../abrasives/bench.store';
@@ -23,7 +25,9 @@ import { runPlanOf } from '../bench/to-bench';
 import { RecordsStore, type Records } from '../records/records.store';
 import { RunsStore } from '../run/runs.store';
 import { sentencesFor, type Sentences } from '../shared/checks';
+import { contentOf } from '../shared/collection.store';
 import { Figures } from '../shared/figures';
+import { ToolsStore } from '../tools/tools.store';
 import { Notices } from '../shared/notices';
 import { conditionWords } from './condition-words';
 import { IntakePanel } from './intake-panel';
@@ -94,6 +98,7 @@ type Draft = Omit<Plan, 'result'>;
           [setLine]="setLine()"
           [record]="record()"
           (cared)="care($event)"
+          (wayTaken)="takeWay($event)"
           (keep)="keep()"
           (toBench)="toBench()"
         />
@@ -184,6 +189,7 @@ export class PlanSide {
   private readonly plans = inject(PlansStore);
   private readonly careOf = inject(CareOfStones);
   private readonly notices = inject(Notices);
+  private readonly tools = inject(ToolsStore);
 
   private readonly runs = inject(RunsStore);
   private readonly router = inject(Router);
@@ -263,6 +269,18 @@ export class PlanSide {
   protected choose(school: School, { steps }: HoningPlan): void {
     const order = this.answer()?.request.order ?? steps.map(({ id }) => id);
     this.desk.ask(school === 'exact' ? { school, order } : { school });
+  }
+
+  /** Another way than these stones, one tap from being the plan. */
+  protected takeWay(way: WayOut): void {
+    if (way.ask) this.desk.ask(way.ask);
+    if (way.stone) void this.router.navigate(['/stones/new']);
+    const tool = this.tool();
+    const edge = edgeByWay(tool.edge, way);
+    if (edge === tool.edge) return;
+    this.tools
+      .change(tool.id, tool.version, { ...contentOf<Tool>(tool), edge })
+      .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
   }
 
   /** Care of a stone, done: one tap and a record. */

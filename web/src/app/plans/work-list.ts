@@ -8,6 +8,7 @@ import {
   type CareKind,
   type HoningPlan,
   type RunGrinding,
+  type StropStep,
   type Tool,
   type WorkLine,
 } from '@mellow-anvil/core';
@@ -24,6 +25,8 @@ interface Line {
   readonly stone?: Stone;
   readonly lead: string;
   readonly strokes?: number;
+  /** Strokes in four of five cases. */
+  readonly range?: string;
   readonly minutes?: number;
   readonly why: string;
   readonly care?: { readonly id: string; readonly kind: CareKind };
@@ -62,6 +65,9 @@ interface Line {
             <span class="strokes figure">
               {{ line.strokes }}
               <small>strokes</small>
+              @if (line.range) {
+                <small class="range">{{ line.range }}</small>
+              }
             </span>
             <span class="minutes figure">{{ figures.minutes(line.minutes ?? 0) }}</span>
             <span class="why">{{ line.why }}</span>
@@ -203,17 +209,31 @@ export class WorkList {
         return {
           stone: stoneOf(line.step.id),
           lead: 'the back, flat on the stone',
+          ...this.likely(line.step),
           strokes: line.step.strokes,
           minutes: line.step.minutes,
           why: 'A blade new to the bench: polish the first millimetres of its back, corner to corner.',
         };
+      case 'shape': {
+        const { edge } = this.tool();
+        const deg = edge.form === 'single-bevel' ? edge.primaryDeg : 0;
+        return {
+          stone: stoneOf(line.step.id),
+          lead: `the primary, at ${this.figures.angle(deg)}`,
+          ...this.likely(line.step),
+          strokes: line.step.strokes,
+          minutes: line.step.minutes,
+          why: 'The guide set to the primary: on until only a narrow strip of the old bevel is left at the edge.',
+        };
+      }
       case 'hone': {
         const { id, strokes, minutes, forceN, places } = line.step;
         const stone = stoneOf(id);
         const push = forceN === undefined ? '' : `, push ${this.figures.number(forceN, 0)} N`;
         return {
           stone,
-          lead: `${this.figures.number(stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
+          ...this.likely(line.step),
+          lead: `${this.facet()}${this.figures.number(stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
           strokes,
           minutes: minutes - (this.plan().care?.find((care) => care.id === id)?.minutes ?? 0),
           why: [this.plan().verdicts.find((verdict) => verdict.id === id)?.why ?? '', this.learned(id)]
@@ -257,19 +277,27 @@ export class WorkList {
       case 'strop':
         return {
           stone: stoneOf(line.step.id),
-          lead: `edge trailing, both sides${this.lower(line.step.lowerDeg)}`,
+          lead: `edge trailing, both sides${this.pushes(line.step)}${this.lower(line.step.lowerDeg)}`,
           strokes: line.step.strokes,
           minutes: line.step.minutes,
-          why: [
-            this.plan().verdicts.find((verdict) => verdict.id === line.step.id)?.why ?? '',
-            this.leap(line.step.id),
-          ]
-            .join(' ')
-            .trim(),
+          why: this.stropWhy(line.step),
         };
       case 'wipe':
         return { lead: 'Wipe, oil, wrap', why: 'away from the edge, never along it.' };
     }
+  }
+
+  /** Strokes in four of five cases, as they are told. */
+  private likely({ low, high }: { readonly low?: number; readonly high?: number }): Pick<Line, 'range'> {
+    return low === undefined || high === undefined ? {} : { range: `${String(low)}–${String(high)}` };
+  }
+
+  /** A blade of several facets is honed on the one at its edge: which that is. */
+  private facet(): string {
+    const { edge } = this.tool();
+    return edge.form === 'single-bevel' && edge.microDeg !== undefined
+      ? `the micro-bevel, ${this.figures.angle(edge.microDeg)} · `
+      : '';
   }
 
   /** Leather gives, and would round a tip laid at its bevel. */
@@ -289,12 +317,23 @@ export class WorkList {
     return `Yours cuts ${this.figures.number(factor, 1)} times as fast as assumed, from ${readings} reading${readings === 1 ? '' : 's'}.${slowed}`;
   }
 
-  /** A strop much finer than the last stone only shines its grooves. */
-  private leap(stropId: string): string {
+  private pushes({ firstN, lastN }: StropStep): string {
+    if (firstN === undefined || lastN === undefined) return '';
+    return firstN === lastN
+      ? `, push ${this.figures.number(firstN, 0)} N`
+      : `, push ${this.figures.number(firstN, 0)} N at first, ${this.figures.number(lastN, 0)} N at the end`;
+  }
+
+  /** What this strop is for after that stone. */
+  private stropWhy({ purpose }: StropStep): string {
     const last = this.byId().get(this.plan().steps.at(-1)?.id ?? '');
-    const strop = this.byId().get(stropId);
-    return last && strop && last.sizeUm >= 15 * strop.sizeUm
-      ? `From ${this.figures.number(last.sizeUm, 0)} µm it only polishes the grooves: a finer stone between would do more.`
-      : '';
+    switch (purpose) {
+      case 'polishes':
+        return 'Polishes what the last stone left, and takes its burr.';
+      case 'tops':
+        return `From ${this.figures.number(last?.sizeUm ?? 0, 0)} µm it only polishes the tops of the grooves: a finer stone between would do more.`;
+      default:
+        return 'Only lays the tip straight: heavier to lighter, never lifted at the end.';
+    }
   }
 }

@@ -18,6 +18,8 @@ export function feelFor(stone: Abrasive | undefined, index: number, of: readonly
   const purpose = step && purposeOf(step);
   if (purpose === 'back')
     return 'The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.';
+  if (purpose === 'primary')
+    return 'The guide set to the primary’s angle. Firmly, on the whole bevel, until only a narrow strip of the old one is left at the edge.';
   if (purpose === 'curve')
     return 'Press where the finger is drawn, and there only; trail the corners, they dig in.';
   const stones = of.filter((each) => purposeOf(each) === 'edge');

@@ -1,0 +1,93 @@
+import { servesShape, standsIn } from '../abrasive/abrasive.js';
+import type { StoneAtWork } from '../abrasive/at-work.js';
+import { edgeLengthMm, shapeOfEdge } from '../edge/edge.js';
+import { familyFacts } from '../tool/families.js';
+import type { Tool } from '../tool/tool.js';
+import { layLowerDeg } from '../work/strop-wrap.js';
+import type { PlanRequest } from './honing-plan.js';
+
+/** What a strop does for an edge: cut on, polish its marks, take their tops off, or only lay the tip straight. */
+export const STROP_PURPOSES = ['polishes', 'aligns', 'tops'] as const;
+export type StropPurpose = (typeof STROP_PURPOSES)[number];
+
+/** The strop at the end, all strokes of both sides. */
+export interface StropStep {
+  readonly id: string;
+  readonly strokes: number;
+  readonly minutes: number;
+  readonly purpose?: StropPurpose;
+  /** Push at the first stroke and at the last, N. */
+  readonly firstN?: number;
+  readonly lastN?: number;
+  /** Laid so much lower than its bevel, degrees, since the strop gives; absent where it does not. */
+  readonly lowerDeg?: number;
+}
+
+/** Strokes on the strop: about ten a side (common practice, no source); on a bare one after it, half as many. */
+export const STROP_STROKES = 20;
+const BARE_STROKES = 10;
+/** Heavier to lighter: some twenty newtons to work, five to tidy (common practice, no source). */
+const WORKING_N = 20;
+const TIDYING_N = 5;
+
+/** A compound no coarser than this works after stones; a finer one only aligns (common practice, no source). */
+const WORKING_UM = 1.5;
+/** Past so many times its own grain a compound only polishes the tops of what the last stone left (estimate). */
+const TOPS_RATIO = 15;
+
+/**
+ * The strops of a plan: one that follows the edge, profiled where it is curved, charged before bare; of several
+ * charged ones the coarsest that still is no coarser than the last stone. None for edges that are left off the
+ * stone.
+ * @param lastUm the last stone’s grain; absent where it is only stropped
+ */
+export function stropSteps(
+  { edge, family }: Tool,
+  atHand: readonly StoneAtWork[],
+  request: PlanRequest,
+  lastUm: number | undefined,
+): readonly StropStep[] {
+  if (!isStropped({ edge, family }) || (request.strop === false && !request.stropOnly)) return [];
+  const shape = shapeOfEdge(edge);
+  const serving = atHand.filter(
+    (stone) =>
+      (stone.kind === 'strop' || stone.kind === 'profiled-strop') &&
+      servesShape(stone, shape) &&
+      standsIn(stone, request.set) &&
+      !request.laidAside.includes(stone.id),
+  );
+  const profiled = serving.filter(({ kind }) => kind === 'profiled-strop');
+  const fitting = shape === 'straight' || profiled.length === 0 ? serving : profiled;
+  const charged = fitting.filter((strop) => !isBare(strop));
+  const worked = charged.find(({ sizeUm }) => sizeUm <= (lastUm ?? Infinity)) ?? charged.at(-1);
+  const bare = fitting.findLast(isBare);
+  const step = (strop: StoneAtWork, strokes: number, firstN: number): StropStep => {
+    const lowerDeg = layLowerDeg(strop.strop, edgeLengthMm(edge));
+    return {
+      id: strop.id,
+      strokes,
+      minutes: strokes / request.strokesPerMin + strop.overheadMin,
+      purpose: purposeOf(strop, lastUm),
+      firstN,
+      lastN: TIDYING_N,
+      ...(lowerDeg !== undefined && { lowerDeg }),
+    };
+  };
+  return [
+    ...(worked ? [step(worked, STROP_STROKES, WORKING_N)] : []),
+    ...(bare ? [step(bare, worked ? BARE_STROKES : STROP_STROKES, worked ? TIDYING_N : WORKING_N)] : []),
+  ];
+}
+
+/** Machine knives would be too fine for their work, and a scraping edge would lose its burr. */
+const isStropped = ({ edge, family }: Pick<Tool, 'edge' | 'family'>): boolean =>
+  edge.form !== 'scraping' && familyFacts(family).finestUm === undefined;
+
+const isBare = ({ strop, lubricant }: StoneAtWork): boolean =>
+  strop?.compound === undefined && lubricant !== 'compound';
+
+function purposeOf(strop: StoneAtWork, lastUm: number | undefined): StropPurpose {
+  if (isBare(strop) || lastUm === undefined) return 'aligns';
+  if (lastUm > TOPS_RATIO * strop.sizeUm) return 'tops';
+  return strop.sizeUm >= WORKING_UM ? 'polishes' : 'aligns';
+}
