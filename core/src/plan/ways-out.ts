@@ -200,7 +200,7 @@ function byShim(
 }
 
 /** A nick taken in parts comes off in steps no finer than this, mm. */
-const PART_MM = 0.05;
+const PART_MM = 0.02;
 
 /** As much of the nick as these stones take in one sitting, the rest as the next honings come to it. */
 function byParts(request: PlanRequest, planned: Planned): readonly WayOut[] {

@@ -145,6 +145,11 @@ interface Line {
     .strokes small {
       font-size: 1rem;
     }
+    .strokes .range {
+      display: block;
+      font-size: 0.95rem;
+      white-space: nowrap;
+    }
     .minutes {
       font-size: 1.1rem;
     }
