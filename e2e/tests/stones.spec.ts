@@ -18,7 +18,9 @@ test('care comes due, stands in the plan, is done in one tap, and can be taken b
   const total = page.locator('.total .figure');
   const before = await total.textContent();
   await expect(page.getByText('First, Water stone 1000: flatten it')).toBeVisible();
-  await expect(page.getByText(/Yours cuts 1\.[45] times as fast as assumed, from \d+ readings/)).toBeVisible();
+  await expect(
+    page.getByText(/Yours cuts 1\.[45] times as fast as assumed, from \d+ readings/),
+  ).toBeVisible();
   await expect(page.getByText('Wash', { exact: true }).first()).toBeVisible();
   await expect(page.getByText('Feel for the burr')).toBeVisible();
   await expectAccessible(page, BESIDES);

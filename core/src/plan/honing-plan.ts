@@ -24,7 +24,13 @@ import { asFound } from '../work/found.js';
 import { contactMm2, marksAtEdgeUm, steelToLowerMm3 } from '../work/worked.js';
 import { intakeFrom, type Treatment } from './intake.js';
 import { cuttingMm, pushN, type Way } from './pace.js';
-import { progression, type Progression, type ProgressionInput, type ProgressionStep } from './progression.js';
+import {
+  progression,
+  progressionIfAny,
+  type Progression,
+  type ProgressionInput,
+  type ProgressionStep,
+} from './progression.js';
 import { underSchool, type School } from './schools.js';
 import { SHAPED_SD, shapingStep, type ShapingStep } from './shaping-work.js';
 import { stropSteps, type StropStep } from './strop-work.js';
@@ -431,8 +437,6 @@ const startAfterUm = (
 
 /** A limit nothing keeps to is raised by so much at a time. */
 const RAISED = 1.2;
-/** Past this many strokes a limit is none. */
-const NO_LIMIT = 1e6;
 
 /**
  * The best way with the most of strokes on each stone as asked, or a fifth more until some way keeps to it: a
@@ -442,13 +446,16 @@ function withinStrokes(
   input: ProgressionInput,
   asked: number | undefined,
 ): { readonly input: ProgressionInput; readonly chosen: Progression } {
-  for (let most = asked ?? NO_LIMIT; most < NO_LIMIT; most = Math.ceil(most * RAISED)) {
+  const free = { input, chosen: progression(input) };
+  const longest = Math.max(...free.chosen.steps.map(({ strokes }) => strokes));
+  // What keeps to a limit unasked is the best that keeps to it.
+  for (let most = asked ?? longest; most < longest; most = Math.ceil(most * RAISED)) {
     const mostStrokes = most;
     const limited = { ...input, abrasives: input.abrasives.map((each) => ({ ...each, mostStrokes })) };
-    const chosen = unlessRefused(() => progression(limited));
+    const chosen = progressionIfAny(limited);
     if (chosen) return { input: limited, chosen };
   }
-  return { input, chosen: progression(input) };
+  return free;
 }
 
 /** What it is worth not to mix oil and water, min (estimate). */

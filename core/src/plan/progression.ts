@@ -87,7 +87,14 @@ const LITTLE_UM = 1e-3;
  */
 export function progression(input: ProgressionInput): Progression {
   const net = new StoneNet(input);
-  return net.bestRoute();
+  const best = net.bestRoute();
+  if (!best) throw net.noWay();
+  return best;
+}
+
+/** {@link progression}, and nothing where there is no way. @throws Refusal on what no way could be without */
+export function progressionIfAny(input: ProgressionInput): Progression | undefined {
+  return new StoneNet(input).bestRoute();
 }
 
 /** For every abrasive, in input order, the least minutes of a route that passes through it. */
@@ -159,11 +166,11 @@ class StoneNet {
     });
   }
 
-  bestRoute(): Progression {
+  bestRoute(): Progression | undefined {
     if (this.input.job.clearMm3) return this.bestOfGrowing();
     let left = this.rest.length;
     const start = this.wayOn(undefined, left);
-    if (start.next === undefined) throw this.noWay();
+    if (start.next === undefined) return undefined;
     const steps: ProgressionStep[] = [];
     let before: number | undefined;
     for (let at: number | undefined = start.next; at !== undefined;) {
@@ -176,7 +183,7 @@ class StoneNet {
   }
 
   /** Routes best first, until none can be as short as the best that arrived. */
-  private bestOfGrowing(): Progression {
+  private bestOfGrowing(): Progression | undefined {
     const start = this.wayOn(undefined, this.rest.length);
     const nowhere = {
       at: undefined,
@@ -212,8 +219,7 @@ class StoneNet {
     const [best] = arrived
       .filter(({ minutes }) => minutes <= (arrived[0] as Along).minutes + TIE_MIN)
       .sort((a, b) => a.steps.length - b.steps.length || inOrder(a.positions, b.positions));
-    if (!best) throw this.noWay();
-    return { steps: best.steps, totalMin: best.minutes };
+    return best && { steps: best.steps, totalMin: best.minutes };
   }
 
   private onwardFrom(along: Along): readonly Along[] {
@@ -333,7 +339,7 @@ class StoneNet {
   }
 
   /** Why there is no way: the first of what was asked for that stands in it. */
-  private noWay(): Refusal {
+  noWay(): Refusal {
     const { stones, startUm, finishUm } = this.input;
     const reach = (input: ProgressionInput): boolean =>
       new StoneNet(input).wayOn(undefined, input.stones ?? 1).next !== undefined;

@@ -1,6 +1,7 @@
 import { kindFacts, type AbrasiveKind } from '../abrasive/abrasive.js';
 import type { BenchRecord } from '../abrasive/at-work.js';
 import { isWheel } from '../abrasive/wheel.js';
+import type { Condition } from '../edge/dulling.js';
 import { honedDeg, shapeOfEdge, type Edge } from '../edge/edge.js';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
 import { unlessRefused } from '../refusal.js';
@@ -90,8 +91,13 @@ function waysOut(
   record: BenchRecord,
   plan: Worked,
 ): readonly WayOut[] {
-  const planned = (more: Partial<PlanRequest>, stones = bench, blade = tool): Worked | undefined =>
-    unlessRefused(() => unjudged(blade, stones, { ...request, ...more }, record).plan);
+  // The curve takes as long by every way: it is not worked out anew.
+  const curveMin = plan.camber?.minutes ?? 0;
+  const planned: Planned = (more, stones = bench, blade = tool) => {
+    const asked = { ...request, camber: undefined, ...more };
+    const way = unlessRefused(() => unjudged(blade, stones, asked, record).plan);
+    return way && { ...way, totalMin: way.totalMin + curveMin };
+  };
   return [
     ...(plan.grinding ? [] : byWheel(bench, planned)),
     ...byCoarserStone(tool, bench, request, planned),
@@ -205,22 +211,25 @@ const PART_MM = 0.02;
 /** As much of the nick as these stones take in one sitting, the rest as the next honings come to it. */
 function byParts(request: PlanRequest, planned: Planned): readonly WayOut[] {
   const { nickMm = 0 } = request.condition;
-  for (let parts = Math.ceil(nickMm / PART_MM - 1e-9) - 1; parts > 0; parts--) {
-    const now = Number((parts * PART_MM).toFixed(2));
-    const condition = { ...request.condition, nickMm: now };
+  const by = (
+    parts: number,
+  ): { readonly nowMm: number; readonly condition: Condition; readonly plan?: Worked } => {
+    const nowMm = Number((parts * PART_MM).toFixed(2));
+    const condition = { ...request.condition, nickMm: nowMm };
     const plan = planned({ condition });
-    if (!isWorkable(plan)) continue;
-    return [
-      {
-        way: 'part-now',
-        minutes: plan.totalMin,
-        nickMm: now,
-        honingsAfter: Math.ceil((nickMm - now) / now - 1e-9),
-        ask: { condition },
-      },
-    ];
+    return { nowMm, condition, ...(isWorkable(plan) && { plan }) };
+  };
+  // More of a nick is never fewer strokes: halved until the most that is workable is known.
+  let [least, most] = [0, Math.ceil(nickMm / PART_MM - 1e-9)];
+  while (most - least > 1) {
+    const half = Math.floor((least + most) / 2);
+    if (by(half).plan) least = half;
+    else most = half;
   }
-  return [];
+  const { nowMm, condition, plan } = by(least);
+  if (least === 0 || !plan) return [];
+  const honingsAfter = Math.ceil((nickMm - nowMm) / nowMm - 1e-9);
+  return [{ way: 'part-now', minutes: plan.totalMin, nickMm: nowMm, honingsAfter, ask: { condition } }];
 }
 
 const soonest = (ways: readonly WayOut[]): readonly WayOut[] =>
