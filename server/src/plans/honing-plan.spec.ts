@@ -7,6 +7,7 @@ import {
   afterEvent,
   beginRun,
   kindFacts,
+  planAnswer,
   strokesLeft,
   type Abrasive,
   type Condition,
@@ -166,6 +167,23 @@ describe('the plan over HTTP', () => {
     const minutes = nicked.tooMuch?.ways.flatMap((way) => way.minutes ?? []) ?? [];
     expect(minutes).toEqual([...minutes].sort((a, b) => a - b));
     expect(nicked.tooMuch?.ways.at(-1)?.way).toBe('send-out');
+  });
+
+  it('refuses no tool of the demo, and asks for nothing absurd without a word', () => {
+    const ordinary = ['fading', 'dull', 'very-dull', 'rolled'];
+    for (const tool of tools) {
+      for (const kind of CONDITIONS) {
+        for (const school of ['least-time', 'doubling', 'two-stones'] as const) {
+          const condition: Condition = kind === 'nicked' ? { kind, nickMm: 0.4 } : { kind };
+          const asked = { condition, school, stropOnly: false };
+          const { steps, tooMuch } = planAnswer({ tool, bench: stones }, asked);
+          const told = `${tool.id} ${kind} ${school}`;
+          if (ordinary.includes(kind)) expect(tooMuch).withContext(told).toBeUndefined();
+          else if (Math.max(...steps.map(({ strokes }) => strokes)) > TOO_MANY_STROKES)
+            expect(tooMuch?.ways.at(-1)?.way).withContext(told).toBe('send-out');
+        }
+      }
+    }
   });
 
   it('refuses in words what it cannot be asked', async () => {
