@@ -26,6 +26,7 @@ describe('regrindInterval', () => {
       recessionPerHoningMm: fc.double({ min: 0.005, max: 0.1, noNaN: true }),
       removalMm3PerMin: fc.double({ min: 0.2, max: 6, noNaN: true }),
       regrindMin: fc.double({ min: 1, max: 40, noNaN: true }),
+      finishingMinPerMm: fc.double({ min: 0, max: 2, noNaN: true }),
     });
     fc.assert(
       fc.property(anyIron, (input) => {
@@ -36,6 +37,9 @@ describe('regrindInterval', () => {
             const steel = (k: number): number =>
               landGrowth({ ...input, recessionMm: k * input.recessionPerHoningMm }).steelMm2;
             minutes += ((steel(i) - steel(i - 1)) * input.widthMm) / input.removalMm3PerMin;
+            // The finer stones find the land as wide as it is half way through the honing.
+            const { landMm } = landGrowth({ ...input, recessionMm: (i - 0.5) * input.recessionPerHoningMm });
+            minutes += landMm * input.finishingMinPerMm;
           }
           expect(minutes / n / meanHoningMin(input, n)).toBeCloseTo(1, 9);
           expect(minutes / n).toBeGreaterThanOrEqual(meanMin * (1 - 1e-9));

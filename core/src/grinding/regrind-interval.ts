@@ -1,4 +1,4 @@
-import { tanDeg } from '../measure/trig.js';
+import { sinDeg, tanDeg } from '../measure/trig.js';
 import { insist } from '../refusal.js';
 
 export interface RegrindIntervalInput {
@@ -10,6 +10,8 @@ export interface RegrindIntervalInput {
   readonly removalMm3PerMin: number;
   /** One regrinding. */
   readonly regrindMin: number;
+  /** What every millimetre of land adds on the finer stones at a honing, min; nothing unless said. */
+  readonly finishingMinPerMm?: number;
 }
 
 export interface RegrindInterval {
@@ -22,7 +24,8 @@ export interface RegrindInterval {
 /**
  * Minutes a honing takes on average when the primary is ground anew after every n: the grinding
  * shared out, and the land's steel, which grows with n: regrind/n + ½·G·n·δ²·w/rate,
- * G = tan θ1·tan θ2/(tan θ2 − tan θ1).
+ * G = tan θ1·tan θ2/(tan θ2 − tan θ1); and half of what the finer stones take longer on a land of n·δ/(sin θ2·(cot θ1 −
+ * cot θ2)).
  */
 export function meanHoningMin(input: RegrindIntervalInput, honings: number): number {
   return input.regrindMin / honings + steelMinPerHoning(input) * honings;
@@ -52,7 +55,10 @@ export function regrindInterval(input: RegrindIntervalInput): RegrindInterval {
 }
 
 function steelMinPerHoning(input: RegrindIntervalInput): number {
+  const { recessionPerHoningMm, widthMm, removalMm3PerMin, finishingMinPerMm = 0 } = input;
   const [rise1, rise2] = [tanDeg(input.primaryDeg), tanDeg(input.secondaryDeg)];
   const growth = (rise1 * rise2) / (rise2 - rise1);
-  return (growth * input.recessionPerHoningMm ** 2 * input.widthMm) / input.removalMm3PerMin / 2;
+  const landPerHoningMm = recessionPerHoningMm / (sinDeg(input.secondaryDeg) * (1 / rise1 - 1 / rise2));
+  const steel = (growth * recessionPerHoningMm ** 2 * widthMm) / removalMm3PerMin;
+  return (steel + landPerHoningMm * finishingMinPerMm) / 2;
 }

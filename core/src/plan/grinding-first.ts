@@ -36,7 +36,7 @@ const USUAL_PASS = {
 export function grindingStep(
   edge: Edge,
   bench: readonly OwnedAbrasive[],
-  { condition, landMm }: PlanRequest,
+  { condition, landMm }: Pick<PlanRequest, 'condition' | 'landMm'>,
   grind: GrindRequest,
 ): GrindingStep {
   if (edge.form !== 'single-bevel') {

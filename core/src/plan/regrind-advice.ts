@@ -1,18 +1,41 @@
 import { benchAtWork, type BenchRecord } from '../abrasive/at-work.js';
-import { removalPerStrokeMm3 } from '../abrasive/removal.js';
+import { estimatedScratchUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
+import { isWheel } from '../abrasive/wheel.js';
+import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
+import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
 import {
   meanHoningMin,
   regrindInterval,
   type RegrindInterval,
   type RegrindIntervalInput,
 } from '../grinding/regrind-interval.js';
-import { insist } from '../refusal.js';
+import { insist, unlessRefused } from '../refusal.js';
 import { STEELS, type Tool } from '../tool/tool.js';
-import type { HoningPlan, OwnedAbrasive, PlanRequest } from './honing-plan.js';
+import { grindingStep } from './grinding-first.js';
+import type { HoningPlan, OwnedAbrasive, PlanRequest, PlanStep } from './honing-plan.js';
 import { cuttingMm } from './pace.js';
 
-/** Minutes one regrinding takes where nobody said (estimate). */
-export const USUAL_REGRIND_MIN = 12;
+/** Minutes one regrinding takes where there is no wheel to reckon with (estimate). */
+const USUAL_REGRIND_MIN = 12;
+
+/** Lands are let grow to so many times what grinding leaves before one grinds again (estimate). */
+const GROUND_AT = 3;
+
+/** Minutes one regrinding of this tool takes on the quickest wheel at hand, set-up and dips counted; else as is usual. */
+export function regrindMin({ edge }: Pick<Tool, 'edge'>, bench: readonly OwnedAbrasive[]): number {
+  const landMm = Math.max(
+    GROUND_AT * STOP_SHORT_MM,
+    (edge.form === 'single-bevel' && edge.landMm) || ASSUMED_LAND_MM,
+  );
+  const minutes = bench.filter(isWheel).flatMap(({ id }) => {
+    const grind = { wheelId: id, stopShortMm: STOP_SHORT_MM, pushN: GRINDING_PUSH_N };
+    const step = unlessRefused(() =>
+      grindingStep(edge, bench, { condition: { kind: 'dull' }, landMm }, grind),
+    );
+    return step ? [step.minutes] : [];
+  });
+  return minutes.length > 0 ? Math.min(...minutes) : USUAL_REGRIND_MIN;
+}
 
 /** When grinding pays for this tool, honed as its plan says. */
 export interface RegrindAdvice {
@@ -23,8 +46,8 @@ export interface RegrindAdvice {
 }
 
 /**
- * The best number of honings to a regrinding, from a plan’s own recession and the rate of the stone that
- * takes the worn steel.
+ * The best number of honings to a regrinding, from a plan’s own recession, the rate of the stone that takes the
+ * worn steel, and what the finer ones take longer on a wider land.
  * @throws Refusal on `edge` for edges without a secondary, on `steps` for plans without a stone
  */
 export function regrindAdvice(
@@ -40,22 +63,39 @@ export function regrindAdvice(
     'edge',
     'Only a secondary bevel’s land grows: this edge is honed whole.',
   );
-  const first = benchAtWork(bench, record).find(({ id }) => id === steps[0]?.id);
+  const atWork = new Map(benchAtWork(bench, record).map((stone) => [stone.id, stone]));
+  /** What a step’s stone takes off, mm³ a minute. */
+  const mm3PerMin = ({ id, forceN }: PlanStep): number => {
+    const stone = atWork.get(id);
+    insist(stone !== undefined, 'steps', 'A stone of this plan is not here any more: plan anew.');
+    return (
+      request.strokesPerMin *
+      removalPerStrokeMm3(
+        stone.removalMm3PerNm,
+        forceN ?? request.forceN,
+        cuttingMm(stone.strokeMm, request.way ?? 'pull'),
+        STEELS[steel].factor,
+      )
+    );
+  };
+  const marksUm = ({ id }: PlanStep): number => {
+    const { scratchUm, sizeUm = 0 } = atWork.get(id) ?? {};
+    return scratchUm ?? estimatedScratchUm(sizeUm);
+  };
+  const [first, ...finer] = steps;
   insist(first !== undefined, 'steps', 'There is no stone in this plan to reckon with.');
-  const push = steps[0]?.forceN ?? request.forceN;
-  const each = removalPerStrokeMm3(
-    first.removalMm3PerNm,
-    push,
-    cuttingMm(first.strokeMm, request.way ?? 'pull'),
-    STEELS[steel].factor,
-  );
+  const finishingMinPerMm = finer.reduce((sum, step, i) => {
+    const downMm = Math.max(0, marksUm(steps[i] as PlanStep) - marksUm(step)) / 1000;
+    return sum + (downMm * edge.widthMm) / mm3PerMin(step);
+  }, 0);
   const input = {
     primaryDeg: edge.primaryDeg,
     secondaryDeg: edge.secondaryDeg,
     widthMm: edge.widthMm,
     recessionPerHoningMm: job.recessionMm,
-    removalMm3PerMin: each * request.strokesPerMin,
+    removalMm3PerMin: mm3PerMin(first),
     regrindMin,
+    finishingMinPerMm,
   };
   const best = regrindInterval(input);
   const until = Math.min(400, Math.max(10, 3 * best.honings));

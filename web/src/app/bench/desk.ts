@@ -184,18 +184,23 @@ export class Desk {
     this.ask({ ...UNASKED, ...request });
   }
 
-  /** Sharpens the tool in the vise on these stones from now on; without one, puts the set on the rail. */
+  /** The stones of the tool in the vise from now on; without one, the set on the rail. Nothing where it is so already. */
   chooseSet(set: string | undefined): void {
-    combineLatest([this.tool$, this.abrasives.items$])
+    this.set$.pipe(take(1)).subscribe((now) => {
+      if (now !== set) this.rememberSet(set);
+    });
+  }
+
+  /** Remembers with the tool in the vise which stones it is sharpened on; without one, puts the set on the rail. */
+  rememberSet(set: string | undefined): void {
+    this.tool$
       .pipe(
         take(1),
-        switchMap(([tool, bench]) => {
+        switchMap((tool) => {
           if (!tool) this.set.choose(set);
-          if (!tool || usualSet({ tool, bench }) === set) return EMPTY;
-          return this.tools.change(tool.id, tool.version, {
-            ...contentOf<Tool>(tool),
-            stoneSet: set ?? '',
-          });
+          return tool
+            ? this.tools.change(tool.id, tool.version, { ...contentOf<Tool>(tool), stoneSet: set ?? '' })
+            : EMPTY;
         }),
       )
       .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { ButtonDirective } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { combineLatest, map, switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import {
@@ -19,6 +19,7 @@ import {
 } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { BenchStore } from '../abrasives/bench.store';
+import { ChosenSet } from '../abrasives/chosen-set';
 import { CareOfStones } from '../abrasives/care-of-stones';
 import { Desk, honedSetting, recordReason, type Answer, type SetUp } from '../bench/desk';
 import { runPlanOf } from '../bench/to-bench';
@@ -45,6 +46,7 @@ type Draft = Omit<Plan, 'result'>;
 @Component({
   selector: 'ma-plan-side',
   imports: [
+    Button,
     ButtonDirective,
     IntakePanel,
     KeptPlans,
@@ -63,6 +65,20 @@ type Draft = Omit<Plan, 'result'>;
       </p>
     }
     @if (answer(); as a) {
+      @if (askedSets(); as sets) {
+        <p class="which" role="group" aria-label="On which stones is it sharpened?">
+          <b>On which stones is it sharpened?</b>
+          @for (each of sets; track each.value) {
+            <p-button
+              [label]="each.label"
+              size="small"
+              [severity]="each.value === (set() ?? '') ? 'primary' : 'secondary'"
+              [outlined]="each.value !== (set() ?? '')"
+              (onClick)="desk.rememberSet(each.value || undefined)"
+            />
+          }
+        </p>
+      }
       <ma-plan-asks
         [request]="a.request"
         [tool]="tool()"
@@ -162,6 +178,13 @@ type Draft = Omit<Plan, 'result'>;
       border-left: 5px solid var(--accent);
       font-weight: 700;
     }
+    .which {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.4rem 0.6rem;
+      align-items: center;
+      margin: 0;
+    }
     details {
       border-top: 3px solid var(--leather);
       padding-top: 0.4rem;
@@ -219,6 +242,12 @@ export class PlanSide {
   protected readonly keeping = signal(false);
   protected readonly atWheel = signal<RunGrinding | undefined>(undefined);
   protected readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as BenchRecord });
+  protected readonly set = toSignal(this.desk.set$);
+  private readonly sets = toSignal(inject(ChosenSet).options$, { initialValue: [] });
+  /** The sets to choose from, while nobody chose one for this tool: asked once, remembered with it. */
+  protected readonly askedSets = computed(() =>
+    this.tool().stoneSet === undefined && this.sets().length > 2 ? this.sets() : undefined,
+  );
   /** What has been opened below the plan, and stays worked out. */
   protected readonly unfolded = signal<ReadonlySet<string>>(new Set());
   protected readonly standing = computed(() => asItStands(this.tool(), this.answer()?.state));

@@ -1,13 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { ChartData, ChartOptions } from 'chart.js';
 import { UIChart } from 'primeng/chart';
 import {
   Refusal,
-  USUAL_REGRIND_MIN,
   attempt,
   meanHoningMin,
   regrindAdvice,
+  regrindMin,
   type Abrasive,
   type BenchRecord,
   type EdgeState,
@@ -32,7 +32,7 @@ import { ThemeService } from '../theme/theme.service';
         quantity="minutes"
         [value]="minutes()"
         (valueChange)="minutes.set($event)"
-        hint="With setting up; an estimate until you time one"
+        hint="With setting up and dips, by your wheel; an estimate until you time one"
       />
       <p class="told" role="status">
         {{ words() }}
@@ -63,7 +63,9 @@ export class RegrindPanel {
 
   protected readonly figures = inject(Figures);
   private readonly dark = toSignal(inject(ThemeService).dark$, { initialValue: false });
-  protected readonly minutes = signal<number | undefined>(USUAL_REGRIND_MIN);
+  protected readonly minutes = linkedSignal<number | undefined>(() =>
+    Number(regrindMin(this.tool(), this.stones()).toFixed(1)),
+  );
 
   private readonly found = computed(() =>
     attempt(() =>
@@ -88,7 +90,7 @@ export class RegrindPanel {
     const { best } = found;
     const so = this.state()?.honings ?? 0;
     const mean = this.figures.minutes(best.meanMin);
-    const lead = `Least work: ${best.honings} honings to a regrinding, ${mean} each on the shaping stone, the grinding shared out.`;
+    const lead = `Least work: ${best.honings} honings to a regrinding, ${mean} each on the stones, the grinding shared out.`;
     if (so === 0) return lead;
     return so < best.honings
       ? `${lead} Honed ${so} times since it was ground: about ${best.honings - so} to go.`
@@ -171,7 +173,7 @@ export class RegrindPanel {
     const input = this.advice()?.input;
     return {
       formula:
-        'Minutes a honing = regrinding ÷ n + ½·G·n·δ²·width ÷ rate, G = tan θ1·tan θ2 ÷ (tan θ2 − tan θ1): the land’s steel grows with every honing.',
+        'Minutes a honing = regrinding ÷ n + ½·G·n·δ²·width ÷ rate, G = tan θ1·tan θ2 ÷ (tan θ2 − tan θ1), and half of what the finer stones take longer: the land grows with every honing.',
       inputs: input
         ? [
             `θ1 = ${this.figures.angle(input.primaryDeg)}, θ2 = ${this.figures.angle(input.secondaryDeg)}, width ${this.figures.length(input.widthMm)}`,
@@ -180,7 +182,7 @@ export class RegrindPanel {
             `one regrinding ${this.figures.minutes(input.regrindMin)}`,
           ]
         : [],
-      source: 'The land’s growth, in docs/formulas.md; what each further stone takes is the same either way.',
+      source: 'The land’s growth, in docs/formulas.md.',
       sure: 'The curve is flat near its least: a third more or fewer honings hardly matter.',
     };
   }
