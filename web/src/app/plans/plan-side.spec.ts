@@ -1,6 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { edgeAtFirst, planHoning, type Edge } from '@mellow-anvil/core';
+import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { Desk } from '../bench/desk';
 import { Undo } from '../shared/undo.store';
 import { ToolsStore } from '../tools/tools.store';
@@ -153,5 +154,29 @@ describe('PlanSide', () => {
         })),
       }),
     );
+  });
+
+  it('asks once on which stones a tool is sharpened, and remembers it with the tool', async () => {
+    const which = (): string => textOf(fixture, '.which');
+    expect(which()).toBe('');
+    TestBed.inject(AbrasivesStore).load();
+    answer(
+      server,
+      '/api/abrasives',
+      page([
+        { ...stone('s1000', '1000'), sets: ['Shed'] },
+        { ...stone('s8000', '8000'), sets: ['Shed', 'Van'] },
+      ]),
+    );
+    await fixture.whenStable();
+    expect(which()).toContain('On which stones');
+    await press(fixture, 'Van');
+    const put = server.expectOne(({ method, url }) => method === 'PUT' && url === '/api/tools/iron');
+    expect(put.request.body.stoneSet).toBe('Van');
+    const chosen = { ...stored(IRON, 'iron'), stoneSet: 'Van', version: 2 };
+    put.flush(chosen);
+    fixture.componentRef.setInput('tool', chosen);
+    await fixture.whenStable();
+    expect(which()).toBe('');
   });
 });

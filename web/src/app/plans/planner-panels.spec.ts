@@ -5,6 +5,8 @@ import {
   regrindAdvice,
   type Condition,
   type PlanRequest,
+  type TooMuch,
+  type WayOut,
 } from '@mellow-anvil/core';
 import { press, textOf, typeInto } from '../testing/host';
 import { IRON, playServer, stone } from '../testing/page';
@@ -12,6 +14,7 @@ import { ConditionAsk } from './condition-ask';
 import { IntakePanel } from './intake-panel';
 import { RegrindPanel } from './regrind-panel';
 import { SchoolsPanel } from './schools-panel';
+import { WaysPanel } from './ways-panel';
 import { WorkList } from './work-list';
 
 const bench = [stone('s400', '400'), stone('s1000', '1000'), stone('s8000', '8000')].map((each, i) => ({
@@ -89,6 +92,73 @@ describe('the planner’s panels', () => {
     fixture.componentInstance.chosen.subscribe((school) => (chosen = school));
     await press(fixture, 'Use it: Two stones');
     expect(chosen).toBe('two-stones');
+  });
+
+  it('tell the ways out soonest first, and hand over the one that is taken', async () => {
+    const tooMuch: TooMuch = {
+      id: 's1000',
+      strokes: 955,
+      rubbingMin: 28,
+      ways: [
+        { way: 'part-now', minutes: 6, nickMm: 0.1, honingsAfter: 3, ask: { condition: { kind: 'dull' } } },
+        { way: 'coarser-stone', minutes: 8, stone: { kind: 'rod-paper', sizeUm: 80 } },
+        { way: 'steeper-for-now', minutes: 9, microDeg: 34 },
+        { way: 'shim-back', minutes: 10 },
+        { way: 'wheel', minutes: 12 },
+        { way: 'send-out' },
+      ],
+    };
+    const fixture = shown(WaysPanel, { tooMuch, stones: bench });
+    expect(textOf(fixture, '.why')).toContain('955 strokes on the Stone 1000, 28 min of rubbing');
+    const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('li')].map(
+      (row) => row.textContent ?? '',
+    );
+    expect(rows.map((row) => /\d+ min/.exec(row)?.[0])).toEqual([
+      '6 min',
+      '8 min',
+      '9 min',
+      '10 min',
+      '12 min',
+      undefined,
+    ]);
+    expect(rows[0]).toContain('0.1 mm of the nick now');
+    expect(rows[0]).toContain('over the next 3 honings');
+    expect(rows[1]).toContain('paper on a rod');
+    expect(rows[2]).toContain('34°');
+    const taken: WayOut[] = [];
+    fixture.componentInstance.taken.subscribe((way) => taken.push(way));
+    for (const way of ['0.1 mm of the nick now', 'Grind it first'])
+      await press(fixture, `Plan it so: ${way}`);
+    expect(taken.map(({ way }) => way)).toEqual(['part-now', 'wheel']);
+  });
+
+  it('list a primary to be shaped before all else, the strops one after the other, each stone with its range', () => {
+    const strop = (id: string, dry: boolean) => ({
+      ...stone(id, '8000'),
+      name: id,
+      kind: 'strop' as const,
+      lubricant: dry ? ('dry' as const) : ('compound' as const),
+      strop: { face: 'smooth-leather' as const, ...(dry ? {} : { compound: 'paste' }) },
+      sizeUm: 0.5,
+    });
+    const stones = [...bench, strop('Charged', false), strop('Bare', true)];
+    const steep: PlanRequest = {
+      ...request,
+      condition: { kind: 'dull', faults: [{ kind: 'wrong-angle', foundDeg: 34 }] },
+    };
+    const shaped = planHoning(IRON, stones, steep);
+    const fixture = shown(WorkList, { plan: shaped, tool: IRON, stones, record: {} });
+    const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('.step')].map(
+      (row) => row.textContent ?? '',
+    );
+    expect(rows[0]).toContain('the primary, at 25°');
+    expect(rows.at(-2)).toContain('Charged');
+    expect(rows.at(-2)).toContain('push 20 N at first, 5 N at the end');
+    expect(rows.at(-1)).toContain('Bare');
+    const [first] = shaped.steps;
+    expect(rows.find((row) => row.includes('Takes the worn edge off'))).toContain(
+      `${String(first?.low)}–${String(first?.high)}`,
+    );
   });
 
   it('say when to regrind, by core’s own count, and say when there is nothing to say', async () => {
