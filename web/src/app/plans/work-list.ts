@@ -238,7 +238,7 @@ export class WorkList {
         return {
           stone,
           ...this.likely(line.step),
-          lead: `${this.facet()}${this.figures.number(stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
+          lead: `${this.eachKnife(strokes)}${this.facet()}${this.figures.number(stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
           strokes,
           minutes: minutes - (this.plan().care?.find((care) => care.id === id)?.minutes ?? 0),
           why: [this.plan().verdicts.find((verdict) => verdict.id === id)?.why ?? '', this.learned(id)]
@@ -295,6 +295,13 @@ export class WorkList {
   /** Strokes in four of five cases, as they are told. */
   private likely({ low, high }: { readonly low?: number; readonly high?: number }): Pick<Line, 'range'> {
     return low === undefined || high === undefined ? {} : { range: `${String(low)}–${String(high)}` };
+  }
+
+  /** Of a set of machine knives every one gets the same. */
+  private eachKnife(strokes: number): string {
+    const { edge } = this.tool();
+    if (edge.form !== 'knife-set' || edge.count < 2) return '';
+    return `${String(Math.ceil(strokes / edge.count))} on each of ${String(edge.count)} knives · `;
   }
 
   /** A blade of several facets is honed on the one at its edge: which that is. */
