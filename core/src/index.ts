@@ -78,6 +78,7 @@ export * from './plan/countdown.js';
 export * from './plan/honing-job.js';
 export * from './plan/grinding-first.js';
 export * from './plan/honing-plan.js';
+export * from './plan/plan-request.js';
 export * from './plan/intake.js';
 export * from './plan/order-of-work.js';
 export * from './plan/pace.js';

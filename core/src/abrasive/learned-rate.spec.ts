@@ -7,7 +7,7 @@ import { rateReadings } from '../record/rate-readings.js';
 import type { SizedAbrasive } from './placing.js';
 import { recessionForLand, landGrowth } from '../edge/land-growth.js';
 import { goneBackMm } from '../testing/blades.js';
-import type { PlanRequest } from '../plan/honing-plan.js';
+import type { PlanRequest } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
 import type { Tool } from '../tool/tool.js';
 import { estimatedRemovalMm3PerNm, removalPerStrokeMm3 } from './removal.js';

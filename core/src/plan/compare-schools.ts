@@ -1,7 +1,8 @@
 import type { BenchRecord } from '../abrasive/at-work.js';
 import { Refusal, attempt } from '../refusal.js';
 import type { ToolAtWork } from '../work/edge-at-work.js';
-import type { HoningPlan, OwnedAbrasive, PlanRequest } from './honing-plan.js';
+import type { HoningPlan } from './honing-plan.js';
+import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
 import { planHoning } from './ways-out.js';
 import { SCHOOLS, type School } from './schools.js';
 

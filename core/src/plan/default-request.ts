@@ -16,7 +16,8 @@ import type { ToolAtWork } from '../work/edge-at-work.js';
 import { grindingWork } from '../work/ground.js';
 import { isNear, type CamberRequest } from './camber-work.js';
 import { setBackMm } from './grinding-first.js';
-import { PLAN_DEFAULTS, leastMinutes, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
+import { PLAN_DEFAULTS, type OwnedAbrasive, type PlanRequest } from './plan-request.js';
+import { leastMinutes } from './honing-plan.js';
 import { intake } from './intake.js';
 
 /** What the default request goes by. */

@@ -6,7 +6,7 @@ import { Refusal, attempt } from '../refusal.js';
 import type { EdgeAtWork, ToolAtWork } from '../work/edge-at-work.js';
 import { grindingWork, groundTo } from '../work/ground.js';
 import { startOf } from './honing-job.js';
-import type { OwnedAbrasive, PlanRequest } from './honing-plan.js';
+import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
 import { reshapeMm3 } from './intake.js';
 
 export interface GrindRequest {

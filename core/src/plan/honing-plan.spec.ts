@@ -1,6 +1,6 @@
 import type { SingleBevelEdge } from '../edge/edge.js';
 import type { Tool } from '../tool/tool.js';
-import type { OwnedAbrasive, PlanRequest } from './honing-plan.js';
+import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
 import { planHoning } from './ways-out.js';
 
 const edge: SingleBevelEdge = {

@@ -4,7 +4,8 @@ import { asItStands } from '../record/edge-state.js';
 import type { Facet } from '../work/facet.js';
 import { honedFacet } from '../work/sides.js';
 import { defaultRequest, type AskedOf } from './default-request.js';
-import type { HoningPlan, PlanRequest } from './honing-plan.js';
+import type { HoningPlan } from './honing-plan.js';
+import type { PlanRequest } from './plan-request.js';
 import { planHoning, type TooMuch, type WayOut } from './ways-out.js';
 
 /** One step of a plan, as it is done. */

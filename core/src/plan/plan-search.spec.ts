@@ -8,7 +8,8 @@ import { marksAtEdgeUm, worked, type WorkItem } from '../work/worked.js';
 import { flatBlade } from '../testing/blades.js';
 import { benchAtWork, type StoneAtWork } from '../abrasive/at-work.js';
 import { estimatedScratchUm } from '../abrasive/removal.js';
-import { leastMinutes, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
+import { leastMinutes } from './honing-plan.js';
+import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
 
 const BLADES: Readonly<Record<string, Edge>> = {
   'narrow land': flatBlade({ widthMm: 40, secondaryDeg: 30, landMm: 0.3 }),

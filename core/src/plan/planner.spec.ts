@@ -13,7 +13,7 @@ import { compareSchools } from './compare-schools.js';
 import { unworked } from '../work/edge-at-work.js';
 import { steelToGoBackMm3 } from '../work/worked.js';
 import { honingJob } from './honing-job.js';
-import type { OwnedAbrasive, PlanRequest } from './honing-plan.js';
+import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
 import { planHoning } from './ways-out.js';
 import { intake } from './intake.js';
 import { orderOfWork } from './order-of-work.js';

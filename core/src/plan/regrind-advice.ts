@@ -12,7 +12,8 @@ import {
 import { insist, unlessRefused } from '../refusal.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import { grindingStep } from './grinding-first.js';
-import type { HoningPlan, OwnedAbrasive, PlanRequest, PlanStep } from './honing-plan.js';
+import type { HoningPlan, PlanStep } from './honing-plan.js';
+import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
 import { cuttingMm } from './pace.js';
 
 /** Minutes one regrinding takes where there is no wheel to reckon with (estimate). */

@@ -4,7 +4,8 @@ import type { BenchRecord } from '../abrasive/at-work.js';
 import { estimatedRemovalMm3PerNm } from '../abrasive/removal.js';
 import { unlessRefused } from '../refusal.js';
 import type { ToolAtWork } from '../work/edge-at-work.js';
-import { solverOf, unmixed, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
+import { solverOf, unmixed } from './plan-problem.js';
+import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
 import { cuttingMm, pushN } from './pace.js';
 import type { ProgressionAbrasive } from './progression.js';
 

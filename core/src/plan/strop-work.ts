@@ -4,7 +4,7 @@ import { edgeLengthMm, shapeOfEdge } from '../edge/edge.js';
 import { familyFacts } from '../tool/families.js';
 import type { Tool } from '../tool/tool.js';
 import { layLowerDeg } from '../work/strop-wrap.js';
-import type { PlanRequest } from './honing-plan.js';
+import type { PlanRequest } from './plan-request.js';
 
 /** What a strop does for an edge: cut on, polish its marks, take their tops off, or only lay the tip straight. */
 export const STROP_PURPOSES = ['polishes', 'aligns', 'tops'] as const;

@@ -3,7 +3,8 @@ import { unlessRefused } from '../refusal.js';
 import type { Tool } from '../tool/tool.js';
 import { flatBlade } from '../testing/blades.js';
 import { defaultRequest, usualSet } from './default-request.js';
-import { planOf, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
+import { planOf } from './honing-plan.js';
+import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
 import { planAnswer } from './plan-answer.js';
 import { TOO_MANY_STROKES, edgeByWay, planHoning } from './ways-out.js';
 

@@ -7,7 +7,8 @@ import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
 import { unlessRefused } from '../refusal.js';
 import { familyFacts } from '../tool/families.js';
 import type { ToolAtWork } from '../work/edge-at-work.js';
-import { planOf, unjudged, type HoningPlan, type OwnedAbrasive, type PlanRequest } from './honing-plan.js';
+import { planOf, unjudged, type HoningPlan } from './honing-plan.js';
+import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
 
 /** Past so many strokes on one stone, or so many minutes of rubbing, nobody would do it so (estimates). */
 export const TOO_MANY_STROKES = 150;

@@ -2,7 +2,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { camber } from '../camber/camber.js';
 import { CAMBER_NEAR, isNear } from '../plan/camber-work.js';
-import type { OwnedAbrasive } from '../plan/honing-plan.js';
+import type { OwnedAbrasive } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
 import { orderOfWork } from '../plan/order-of-work.js';
 import { removalPerStrokeMm3 } from '../abrasive/removal.js';

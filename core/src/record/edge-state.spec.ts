@@ -2,7 +2,7 @@ import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import { edgeChain } from '../edge/chain.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
-import type { OwnedAbrasive, PlanRequest } from '../plan/honing-plan.js';
+import type { OwnedAbrasive, PlanRequest } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
 import type { Session } from '../session/session.js';
 import type { Tool } from '../tool/tool.js';

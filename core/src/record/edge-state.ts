@@ -2,7 +2,7 @@ import { inOrder, type SizedAbrasive } from '../abrasive/placing.js';
 import { depthOfMm } from '../edge/dulling.js';
 import type { Edge, SingleBevelEdge } from '../edge/edge.js';
 import { ASSUMED_LAND_MM, landOn } from '../edge/land-growth.js';
-import type { OwnedAbrasive } from '../plan/honing-plan.js';
+import type { OwnedAbrasive } from '../plan/plan-request.js';
 import type { Session, SessionSetting } from '../session/session.js';
 import { USE_MEASURES, type UseMeasure } from '../tool/families.js';
 import type { Tool } from '../tool/tool.js';

@@ -1,5 +1,6 @@
 import { honingJob } from '../plan/honing-job.js';
-import type { HoningPlan, PlanRequest } from '../plan/honing-plan.js';
+import type { HoningPlan } from '../plan/honing-plan.js';
+import type { PlanRequest } from '../plan/plan-request.js';
 import type { Tool } from '../tool/tool.js';
 import { PLAIN_HAND, type Hand } from './readiness.js';
 import type { EdgeState } from './edge-state.js';

@@ -3,7 +3,7 @@ import { assumedRate } from '../abrasive/at-work.js';
 import type { SizedAbrasive } from '../abrasive/placing.js';
 import { estimatedScratchUm } from '../abrasive/removal.js';
 import type { Edge } from '../edge/edge.js';
-import { PLAN_DEFAULTS } from '../plan/honing-plan.js';
+import { PLAN_DEFAULTS } from '../plan/plan-request.js';
 import { cuttingMm } from '../plan/pace.js';
 import type { SessionSetting, SessionStep } from '../session/session.js';
 import { STEELS, type Tool } from '../tool/tool.js';

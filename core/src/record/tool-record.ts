@@ -1,5 +1,5 @@
 import type { Chips, Session, Use } from '../session/session.js';
-import type { OwnedAbrasive } from '../plan/honing-plan.js';
+import type { OwnedAbrasive } from '../plan/plan-request.js';
 import type { Tool } from '../tool/tool.js';
 import { creepOf, type Creep } from './creep.js';
 import { edgeChips, type EdgeChips } from './edge-chips.js';

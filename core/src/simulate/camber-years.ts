@@ -2,7 +2,7 @@ import { removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { benchAtWork, type StoneAtWork } from '../abrasive/at-work.js';
 import { spreadStrokes, strokesTo } from '../camber/camber-strokes.js';
 import { isNear, placedWork, wantedRemoval } from '../plan/camber-work.js';
-import { PLAN_DEFAULTS, type OwnedAbrasive } from '../plan/honing-plan.js';
+import { PLAN_DEFAULTS, type OwnedAbrasive } from '../plan/plan-request.js';
 import { cornerBackMm } from '../camber/camber-jobs.js';
 import { afterSession, edgeAtFirst, type RecordedSession } from '../record/edge-state.js';
 import type { SingleBevelEdge } from '../edge/edge.js';

@@ -9,7 +9,7 @@ import {
 } from '../guide/guide.js';
 import { guideProjection } from '../guide/guide-projection.js';
 import type { Condition } from '../edge/dulling.js';
-import { PLAN_DEFAULTS, type OwnedAbrasive } from '../plan/honing-plan.js';
+import { PLAN_DEFAULTS, type OwnedAbrasive } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
 import {
   afterSession,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Edge, EdgeForm } from '../edge/edge.js';
-import type { OwnedAbrasive } from '../plan/honing-plan.js';
+import type { OwnedAbrasive } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
 import { edgeHistory } from '../record/edge-state.js';
 import type { SessionStep } from '../session/session.js';

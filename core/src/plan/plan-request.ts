@@ -1,0 +1,56 @@
+import type { Abrasive } from '../abrasive/abrasive.js';
+import type { Condition } from '../edge/dulling.js';
+import type { CamberRequest } from './camber-work.js';
+import type { GrindRequest } from './grinding-first.js';
+import type { Way } from './pace.js';
+import type { School } from './schools.js';
+
+/** What the person asks of a plan. */
+export interface PlanRequest {
+  readonly condition: Condition;
+  /** Land as measured now; the tool's own figure, else an assumed one, where absent. */
+  readonly landMm?: number;
+  readonly finishUm: number;
+  readonly forceN: number;
+  readonly strokesPerMin: number;
+  readonly minStrokes?: number;
+  readonly maxRatio?: number;
+  /** Most strokes on one stone; raised as far as it must be for some plan to keep to it. */
+  readonly mostStrokes?: number;
+  /** Least time unless said. */
+  readonly school?: School;
+  /** The stones of an exact order, coarse to fine. */
+  readonly order?: readonly string[];
+  /** Lighter as it gets finer. */
+  readonly lighter?: boolean;
+  /** Pulled unless said. */
+  readonly way?: Way;
+  /** Only what stands in this set. */
+  readonly set?: string;
+  /** Stropped only; honed unless said. */
+  readonly stropOnly?: boolean;
+  /** Finish on the strop; where there is one, unless said. */
+  readonly strop?: boolean;
+  /** The curve of the edge, where it is to be made or kept. */
+  readonly camber?: CamberRequest;
+  /** A wheel to grind the primary on first. */
+  readonly grind?: GrindRequest;
+  /** Abrasives laid aside for this plan. */
+  readonly laidAside: readonly string[];
+}
+
+/**
+ * Starting figures for a plan: about 20 N on the blade and 40 strokes a minute (estimates, the
+ * user's to change); jumps up to 10 times in grain let 1000 be followed by 8000 (common practice); past
+ * some 60 strokes people take a coarser stone (estimate).
+ */
+export const PLAN_DEFAULTS = {
+  forceN: 20,
+  strokesPerMin: 40,
+  minStrokes: 4,
+  maxRatio: 10,
+  mostStrokes: 60,
+} as const;
+
+/** An abrasive of the bench set with its identity. */
+export type OwnedAbrasive = Abrasive & { readonly id: string };
