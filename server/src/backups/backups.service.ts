@@ -27,6 +27,8 @@ const BECAUSE = { workshop: 'regular' } as Readonly<Record<string, Backup['becau
 export class BackupsService {
   private readonly folder: string;
   private trouble: string | undefined;
+  /** Names of copies that were begun since the program started. */
+  private readonly given = new Set<string>();
   private restoring = false;
 
   constructor(
@@ -171,13 +173,14 @@ export class BackupsService {
     return join(dirname(this.database.file), `damaged-${stampOf(this.now())}`);
   }
 
-  /** A name nothing has: two copies may be made within one millisecond. */
+  /** A name nothing has and nobody was given: two copies may be made within one millisecond, and at once. */
   private async freeName(prefix: string): Promise<string> {
     await mkdir(this.folder, { recursive: true });
-    const taken = new Set(await readdir(this.folder));
+    const there = new Set(await readdir(this.folder));
     let at = this.now();
     const name = (): string => `${prefix}-${stampOf(at)}.sqlite`;
-    while (taken.has(name())) at = new Date(at.getTime() + 1);
+    while (there.has(name()) || this.given.has(name())) at = new Date(at.getTime() + 1);
+    this.given.add(name());
     return join(this.folder, name());
   }
 

@@ -47,6 +47,19 @@ describe('backups', () => {
     expect(await readdir(shop.folder)).not.toContain('restoring');
   });
 
+  it('asked for at once, in the same millisecond, are each made, under names of their own', async () => {
+    const now = new Date();
+    const service = new BackupsService(
+      shop.database,
+      pino({ level: 'silent' }),
+      () => undefined,
+      () => now,
+    );
+    const made = await Promise.all(Array.from({ length: 6 }, () => service.make()));
+    expect(new Set(made.map(({ name }) => name)).size).toBe(6);
+    for (const { name } of made) expect(await readdir(folder())).toContain(name);
+  });
+
   it('with any byte flipped are refused, and the live data is untouched', async () => {
     const name = await backUp();
     await ask('POST', '/api/tools', TOOLS['bench-chisel']);
