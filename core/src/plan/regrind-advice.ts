@@ -12,7 +12,7 @@ import {
 import { insist, unlessRefused } from '../refusal.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import { grindingStep } from './grinding-first.js';
-import type { HoningPlan, PlanStep } from './honing-plan.js';
+import { planOf, type HoningPlan, type PlanStep } from './honing-plan.js';
 import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
 import { cuttingMm } from './pace.js';
 
@@ -42,6 +42,8 @@ export function regrindMin({ edge }: Pick<Tool, 'edge'>, bench: readonly OwnedAb
 export interface RegrindAdvice {
   readonly input: RegrindIntervalInput;
   readonly best: RegrindInterval;
+  /** Minutes of rubbing a honing would take with one bevel from edge to heel, at the angle of the secondary. */
+  readonly oneBevelMin?: number;
   /** Minutes a honing on average, for 1, 2, 3 … honings to a grinding. */
   readonly curve: readonly { readonly honings: number; readonly meanMin: number }[];
 }
@@ -52,13 +54,14 @@ export interface RegrindAdvice {
  * @throws Refusal on `edge` for edges without a secondary, on `steps` for plans without a stone
  */
 export function regrindAdvice(
-  { edge, steel }: Tool,
+  tool: Tool,
   { job, steps }: HoningPlan,
-  request: Pick<PlanRequest, 'forceN' | 'strokesPerMin' | 'way'>,
+  request: PlanRequest,
   bench: readonly OwnedAbrasive[],
   record: BenchRecord,
   regrindMin: number,
 ): RegrindAdvice {
+  const { edge, steel } = tool;
   insist(
     edge.form === 'single-bevel' && edge.secondaryDeg !== undefined,
     'edge',
@@ -104,5 +107,17 @@ export function regrindAdvice(
     honings: i + 1,
     meanMin: meanHoningMin(input, i + 1),
   }));
-  return { input, best, curve };
+  const whole = unlessRefused(() =>
+    planOf(onOneBevel(tool), bench, { ...request, grind: undefined, camber: undefined }, record),
+  );
+  const oneBevelMin =
+    whole && whole.steps.reduce((sum, { strokes }) => sum + strokes, 0) / request.strokesPerMin;
+  return { input, best, ...(oneBevelMin !== undefined && { oneBevelMin }), curve };
+}
+
+/** The same blade with one bevel where it has two. */
+function onOneBevel({ edge, name, family, steel }: Tool): Tool {
+  if (edge.form !== 'single-bevel') return { edge, name, family, steel };
+  const { secondaryDeg, landMm: _land, microDeg: _micro, microLandMm: _microLand, ...rest } = edge;
+  return { name, family, steel, edge: { ...rest, primaryDeg: secondaryDeg ?? edge.primaryDeg } };
 }

@@ -165,6 +165,7 @@ describe('the planner’s panels', () => {
     const fixture = shown(RegrindPanel, { tool: IRON, request, plan, stones: bench });
     const { best } = regrindAdvice(IRON, plan, request, bench, {}, 12);
     expect(textOf(fixture, '.told')).toContain(`${best.honings} honings to a regrinding`);
+    expect(textOf(fixture, '.told')).toContain('With one bevel from edge to heel every honing would take');
     await typeInto(fixture, 'One regrinding takes', '30');
     const later = regrindAdvice(IRON, plan, request, bench, {}, 30).best.honings;
     expect(later).toBeGreaterThan(best.honings);

@@ -87,15 +87,22 @@ export class RegrindPanel {
   protected readonly words = computed(() => {
     const found = this.found();
     if (found instanceof Refusal) return found.message;
-    const { best } = found;
+    const { best, oneBevelMin } = found;
     const so = this.state()?.honings ?? 0;
     const mean = this.figures.minutes(best.meanMin);
-    const lead = `Least work: ${best.honings} honings to a regrinding, ${mean} each on the stones, the grinding shared out.`;
+    const lead = `Least work: ${best.honings} honings to a regrinding, ${mean} each on the stones, the grinding shared out.${this.oneBevel(oneBevelMin)}`;
     if (so === 0) return lead;
     return so < best.honings
       ? `${lead} Honed ${so} times since it was ground: about ${best.honings - so} to go.`
       : `${lead} Honed ${so} times since it was ground: grind it now.`;
   });
+
+  /** One bevel or two, by the same minutes. */
+  private oneBevel(minutes: number | undefined): string {
+    return minutes === undefined
+      ? ''
+      : ` With one bevel from edge to heel every honing would take ${this.figures.minutes(minutes)}, and no grinding.`;
+  }
 
   protected readonly data = computed((): ChartData<'line'> | undefined => {
     const advice = this.advice();
