@@ -225,6 +225,7 @@ const result = Joi.object<HoningPlan, true>({
     )
     .max(500)
     .optional() as never,
+  wholeBackMin: figure.optional(),
   shaping: Joi.object<ShapingStep, true>({
     id,
     strokes: figure.integer(),

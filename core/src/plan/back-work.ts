@@ -78,3 +78,22 @@ function prepared(
   });
   return steps.map(({ id, strokes, minutes }) => ({ id, strokes, minutes, prepares: true }));
 }
+
+/** A back polished whole is polished as far as it lies on the stone, mm (estimate). */
+const WHOLE_BACK_MM = 50;
+
+/** Minutes the whole back would take in place of its rim or its edge over a shim; nothing where that is not spared. */
+export function wholeBackMin(
+  tool: Tool,
+  condition: Condition,
+  input: ProgressionInput,
+  chosen: Progression,
+): number | undefined {
+  const { edge } = tool;
+  const here = backWork(tool, condition, input, chosen)?.filter(({ prepares }) => prepares) ?? [];
+  if (edge.form !== 'single-bevel' || here.length === 0) return undefined;
+  const whole = { ...tool, edge: { ...edge, back: 'flat' as const, polishedMm: WHOLE_BACK_MM } };
+  return backWork(whole, condition, input, chosen)
+    ?.filter(({ prepares }) => prepares)
+    .reduce((sum, { minutes }) => sum + minutes, 0);
+}

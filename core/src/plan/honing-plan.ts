@@ -4,7 +4,7 @@ import type { Edge } from '../edge/edge.js';
 import { insist } from '../refusal.js';
 import { landMmOf, wholeLandMm, type ToolAtWork } from '../work/edge-at-work.js';
 import { contactMm2 } from '../work/worked.js';
-import { backWork, type BackStep } from './back-work.js';
+import { backWork, wholeBackMin, type BackStep } from './back-work.js';
 import { camberWork, type CamberStep, type CamberWork } from './camber-work.js';
 import type { GrindingStep } from './grinding-first.js';
 import { startOf, type HoningJob } from './honing-job.js';
@@ -49,6 +49,8 @@ export interface HoningPlan {
   /** The curve is ground to its template first: it is too deep to hone. */
   readonly curveToGrind?: CamberWork['grind'];
   readonly back?: readonly BackStep[];
+  /** What preparing the whole back would take in place of what is prepared of it, min. */
+  readonly wholeBackMin?: number;
   readonly strop?: StropStep;
   /** A bare strop after the charged one. */
   readonly bareStrop?: StropStep;
@@ -124,6 +126,7 @@ export function unjudged(
     ...pushed(step),
     ...(step.prepares && likelyStrokes(step.strokes, BACK_SD, rateSd(record, step.id))),
   }));
+  const wholeMin = wholeBackMin(tool, request.condition, input, chosen);
   const left = leftBySteps(tool, asked.found, input, [
     ...(back ?? []).flatMap((step) => (step.prepares ? [{ ...step, facet: 'back' as const }] : [])),
     ...steps,
@@ -168,6 +171,7 @@ export function unjudged(
       ...(curve?.step && { camber: pushed(curve.step) }),
       ...(curve?.grind && { curveToGrind: curve.grind }),
       ...(back && { back }),
+      ...(wholeMin !== undefined && { wholeBackMin: wholeMin }),
       ...stropsOf(strops),
       ...(settingMin > 0 && { settingMin }),
       totalMin,

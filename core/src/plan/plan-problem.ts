@@ -1,6 +1,6 @@
 import { kindFacts, servesShape, standsIn } from '../abrasive/abrasive.js';
 import { benchAtWork, type BenchRecord, type StoneAtWork } from '../abrasive/at-work.js';
-import { grainOfMarksUm } from '../abrasive/removal.js';
+import { grainOfMarksUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { shapeOfEdge } from '../edge/edge.js';
 import { insist, unlessRefused } from '../refusal.js';
 import { familyFacts } from '../tool/families.js';
@@ -15,7 +15,13 @@ import { intakeFrom, type Treatment } from './intake.js';
 import { leftBySteps } from './left-by-steps.js';
 import { cuttingMm, pushN } from './pace.js';
 import { PLAN_DEFAULTS, type OwnedAbrasive, type PlanRequest } from './plan-request.js';
-import { progression, progressionIfAny, type Progression, type ProgressionInput } from './progression.js';
+import {
+  progression,
+  progressionIfAny,
+  removalOf,
+  type Progression,
+  type ProgressionInput,
+} from './progression.js';
 import { underSchool } from './schools.js';
 import { shapingStep, type ShapingStep } from './shaping-work.js';
 
@@ -160,7 +166,9 @@ function withinStrokes(
   const free = { input, chosen: progression(input) };
   const longest = Math.max(...free.chosen.steps.map(({ strokes }) => strokes));
   // What keeps to a limit unasked is the best that keeps to it.
+  const fewest = fewestFirstStrokes(input);
   for (let most = asked ?? longest; most < longest; most = Math.ceil(most * RAISED)) {
+    if (most < fewest) continue;
     const mostStrokes = most;
     const limited = { ...input, abrasives: input.abrasives.map((each) => ({ ...each, mostStrokes })) };
     const chosen = progressionIfAny(limited);
@@ -168,6 +176,15 @@ function withinStrokes(
   }
   return free;
 }
+
+/** No way takes fewer strokes on its first stone than the fastest of all would. */
+const fewestFirstStrokes = ({ abrasives, job }: ProgressionInput): number =>
+  Math.min(
+    ...abrasives.map((stone) => {
+      const { forceN = job.forceN, strokeMm } = stone;
+      return job.removeMm3 / removalPerStrokeMm3(removalOf(stone), forceN, strokeMm, job.steelFactor ?? 1);
+    }),
+  );
 
 /** What it is worth not to mix oil and water, min (estimate). */
 const MIXING_MIN = 1.5;

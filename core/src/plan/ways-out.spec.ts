@@ -94,6 +94,8 @@ describe('not on these stones', () => {
     const back = planOf(shimmed, bench, { ...old, condition: { kind: 'new' } }).back?.filter(
       ({ prepares }) => prepares,
     );
+    const whole = planOf(shimmed, bench, { ...old, condition: { kind: 'new' } }).wholeBackMin ?? NaN;
+    expect(whole).toBeGreaterThan(20 * (back?.[0]?.minutes ?? NaN));
     // A first polish over a shim: ten to twenty short passes on a fine stone (common practice, no source).
     expect(back?.map(({ id }) => id)).toEqual(['fine']);
     expect(back?.[0]?.strokes).toBeGreaterThan(9);

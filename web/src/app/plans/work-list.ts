@@ -217,7 +217,7 @@ export class WorkList {
           ...this.likely(line.step),
           strokes: line.step.strokes,
           minutes: line.step.minutes,
-          why: 'A blade new to the bench: polish the first millimetres of its back, corner to corner.',
+          why: this.backWhy(line.step.id),
         };
       case 'shape': {
         const { edge } = this.tool();
@@ -295,6 +295,19 @@ export class WorkList {
   /** Strokes in four of five cases, as they are told. */
   private likely({ low, high }: { readonly low?: number; readonly high?: number }): Pick<Line, 'range'> {
     return low === undefined || high === undefined ? {} : { range: `${String(low)}–${String(high)}` };
+  }
+
+  /** What of a new back is polished, and, told once, what that spares. */
+  private backWhy(id: string): string {
+    const { edge } = this.tool();
+    const { back = [], wholeBackMin } = this.plan();
+    const part =
+      edge.form === 'single-bevel' && edge.back === 'shim'
+        ? 'A blade new to the bench: over the shim, polished at the very edge.'
+        : 'A blade new to the bench: polish the first millimetres of its back, corner to corner.';
+    return wholeBackMin === undefined || back[0]?.id !== id
+      ? part
+      : `${part} The whole back would take ${this.figures.minutes(wholeBackMin)}.`;
   }
 
   /** Of a set of machine knives every one gets the same. */
