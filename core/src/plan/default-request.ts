@@ -79,11 +79,13 @@ const JIG_PUSH_N = 80;
 /** Push and way of a tool’s work: a jig under both hands, and whatever is rubbed rather than stroked, cut to and fro. */
 function pushOf({ edge, family }: Tool): { readonly forceN: number; readonly bothWays: boolean } {
   if (edge.form === 'knife-set') return { forceN: JIG_PUSH_N, bothWays: true };
-  // The abrasive is led round a curve and along a drawknife; a scraping edge lies still until its burr is wanted.
+  // The abrasive is led round a curve and along a drawknife, a scrub iron rocked over the stone; a scraping edge
+  // lies still until its burr is wanted.
   const rubbed =
     ['inside-curve', 'hook'].includes(shapeOfEdge(edge)) ||
     edge.form === 'scraping' ||
-    family === 'drawknife';
+    family === 'drawknife' ||
+    family === 'scrub-iron';
   return { forceN: PLAN_DEFAULTS.forceN, bothWays: rubbed };
 }
 
