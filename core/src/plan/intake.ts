@@ -120,11 +120,14 @@ function judged(edge: Edge, condition: Condition, job: HoningJob): { treatment: 
   if (faults.length === 0 && kind === 'fading' && (tipRadiusUm ?? 0) <= STROP_TIP_UM) {
     return { treatment: 'strop', why: 'It only fades: a strop brings it back, without giving up steel.' };
   }
+  const backed = edge.form === 'single-bevel';
   const why =
     kind === 'unknown'
-      ? 'Nobody knows what was done to it: deep marks and a round tip are reckoned with, and the back is made first. Measure its bevel: a wrong angle changes the plan.'
+      ? `Nobody knows what was done to it: deep marks and a round tip are reckoned with${backed ? ', and the back is made first' : ''}. Measure its bevel: a wrong angle changes the plan.`
       : kind === 'new'
-        ? 'New from the maker: the back is polished first, then the bevel is honed.'
+        ? backed
+          ? 'New from the maker: the back is polished first, then the bevel is honed.'
+          : 'New from the maker: its marks are honed away with its roundness.'
         : kind === 'rolled'
           ? 'A rolled edge is weak steel: hone it off, the strop only stands it up again.'
           : back >= GRIND_NICK_MM
