@@ -1,4 +1,3 @@
-import type { Identified } from '../workshop/workshop.js';
 import {
   ABRASIVE_KIND_NAMES,
   kindFacts,
@@ -11,17 +10,7 @@ import { caresOf, stoneCare, type Care, type StoneUse } from './care.js';
 import { hollowUm, wearAcrossMm } from './dish.js';
 import { equalGrades } from './equal-grades.js';
 import { inOrder, placedSizesUm } from './placing.js';
-
-const stone = (id: string, um: number, more: Partial<Abrasive> = {}): Identified<Abrasive> => ({
-  id,
-  name: id,
-  kind: 'water-stone',
-  grade: { standard: 'UM', grade: String(um) },
-  lubricant: 'water',
-  strokeMm: 150,
-  overheadMin: 0.5,
-  ...more,
-});
+import { abrasive } from '../testing/blades.js';
 
 describe('the kinds of abrasive', () => {
   it('serve some shape of edge, or are for the wheel and the other stones', () => {
@@ -36,9 +25,9 @@ describe('the kinds of abrasive', () => {
 
   it('stand in their own sets, or in every one', () => {
     const bench = [
-      stone('a', 10, { sets: ['Roll', 'Bench'] }),
-      stone('b', 5),
-      stone('c', 1, { sets: ['Bench'] }),
+      abrasive('a', 10, { sets: ['Roll', 'Bench'] }),
+      abrasive('b', 5),
+      abrasive('c', 1, { sets: ['Bench'] }),
     ];
     expect(setNames(bench)).toEqual(['Bench', 'Roll']);
     expect(bench.filter((each) => standsIn(each, 'Roll')).map(({ id }) => id)).toEqual(['a', 'b']);
@@ -48,21 +37,25 @@ describe('the kinds of abrasive', () => {
 
 describe('places by hand', () => {
   it('stand between their neighbours, and follow them when they move', () => {
-    const slate = stone('slate', 100, { between: { coarserId: 'c', finerId: 'f' } });
-    const sizes = placedSizesUm([stone('c', 16), stone('f', 4), slate]);
+    const slate = abrasive('slate', 100, { between: { coarserId: 'c', finerId: 'f' } });
+    const sizes = placedSizesUm([abrasive('c', 16), abrasive('f', 4), slate]);
     expect(sizes.get('slate')).toBeCloseTo(8, 12);
-    expect(placedSizesUm([stone('c', 9), stone('f', 4), slate]).get('slate')).toBeCloseTo(6, 12);
-    expect(inOrder([slate, stone('f', 4), stone('c', 16)]).map(({ id }) => id)).toEqual(['c', 'slate', 'f']);
-    const end = stone('end', 100, { between: { coarserId: 'f' } });
-    expect(placedSizesUm([stone('f', 4), end]).get('end')).toBeLessThan(4);
+    expect(placedSizesUm([abrasive('c', 9), abrasive('f', 4), slate]).get('slate')).toBeCloseTo(6, 12);
+    expect(inOrder([slate, abrasive('f', 4), abrasive('c', 16)]).map(({ id }) => id)).toEqual([
+      'c',
+      'slate',
+      'f',
+    ]);
+    const end = abrasive('end', 100, { between: { coarserId: 'f' } });
+    expect(placedSizesUm([abrasive('f', 4), end]).get('end')).toBeLessThan(4);
   });
 
   it('fall back on the grade when a neighbour is gone or two stones name each other', () => {
-    const lost = stone('a', 7, { between: { coarserId: 'gone', finerId: 'gone too' } });
+    const lost = abrasive('a', 7, { between: { coarserId: 'gone', finerId: 'gone too' } });
     expect(placedSizesUm([lost]).get('a')).toBe(7);
     const [one, two] = [
-      stone('x', 7, { between: { coarserId: 'y' } }),
-      stone('y', 3, { between: { coarserId: 'x' } }),
+      abrasive('x', 7, { between: { coarserId: 'y' } }),
+      abrasive('y', 3, { between: { coarserId: 'x' } }),
     ];
     const sizes = placedSizesUm([one, two]);
     expect([...sizes.values()].every((um) => Number.isFinite(um) && um > 0)).toBeTrue();
@@ -86,7 +79,7 @@ const care = (at: string, kind: Care['kind'], more: Partial<Care> = {}): Care =>
 });
 
 describe('the hollow of a stone', () => {
-  const water = stone('a', 14, { widthMm: 70, lengthMm: 200 });
+  const water = abrasive('a', 14, { widthMm: 70, lengthMm: 200 });
 
   it('holds as much as the stone lost, lies in the middle, and is none under an edge as wide as the stone', () => {
     const worn = wearAcrossMm(water, 14, [use('2026-01-01', { strokes: 100 })]);
@@ -129,7 +122,7 @@ describe('the hollow of a stone', () => {
 
 describe('care of the rest', () => {
   it('counts sheets, charges and minutes at the wheel', () => {
-    const paper = stone('a', 14, {
+    const paper = abrasive('a', 14, {
       kind: 'film',
       grade: { standard: 'FEPA-P', grade: 'P1000' },
       sheets: { usesEach: 2, counted: { on: '2026-01-01', count: 5 } },
@@ -140,7 +133,7 @@ describe('care of the rest', () => {
     const changed = stoneCare(paper, 18, days, [care('2026-02-03', 'new-sheet')]);
     expect([changed.due, changed.sheetsLeft, changed.uses]).toEqual([undefined, 4, 0]);
 
-    const strop = stone('a', 0.5, { kind: 'strop', lubricant: 'compound' });
+    const strop = abrasive('a', 0.5, { kind: 'strop', lubricant: 'compound' });
     const often = Array.from({ length: 20 }, (_, i) => use(`2026-04-${String(i + 1).padStart(2, '0')}`));
     expect(stoneCare(strop, 0.5, often, []).due?.kind).toBe('recharged');
     const charges = ['01', '02', '03', '04'].map((day) => care(`2026-03-${day}`, 'recharged'));
@@ -151,7 +144,7 @@ describe('care of the rest', () => {
     );
     expect(stoneCare(strop, 0.5, often, scraped).due).toBeUndefined();
 
-    const wheel = stone('a', 250, {
+    const wheel = abrasive('a', 250, {
       kind: 'dry-wheel',
       wheel: { readings: [{ on: '2026-04-05', diameterMm: 150, dressed: true }] },
     });

@@ -3,17 +3,9 @@ import fc from 'fast-check';
 import type { SingleBevelEdge } from '../edge/edge.js';
 import { edgeChain, type Point } from '../edge/chain.js';
 import { honingJob } from './honing-job.js';
+import { flatBlade } from '../testing/blades.js';
 
-const edge: SingleBevelEdge = {
-  form: 'single-bevel',
-  widthMm: 40,
-  thicknessMm: 3,
-  primaryDeg: 25,
-  secondaryDeg: 30,
-  grind: 'flat',
-  back: 'flat',
-  front: { shape: 'straight' },
-};
+const edge: SingleBevelEdge = flatBlade({ widthMm: 40, secondaryDeg: 30 });
 const area = (points: readonly Point[]): number => Math.abs(polygonArea(points.map(({ x, y }) => [x, y])));
 
 /** A section standing on the same blade, its end fixed, so that areas of two honings compare. */

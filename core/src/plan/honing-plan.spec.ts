@@ -1,34 +1,16 @@
 import type { SingleBevelEdge } from '../edge/edge.js';
 import type { Tool } from '../tool/tool.js';
-import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
+import type { PlanRequest } from './plan-request.js';
 import { planHoning } from './ways-out.js';
+import { abrasive, flatBlade } from '../testing/blades.js';
 
-const edge: SingleBevelEdge = {
-  form: 'single-bevel',
-  widthMm: 45,
-  thicknessMm: 3,
-  primaryDeg: 25,
-  secondaryDeg: 30,
-  grind: 'flat',
-  back: 'flat',
-  front: { shape: 'straight' },
-};
+const edge: SingleBevelEdge = flatBlade({ widthMm: 45, secondaryDeg: 30 });
 const iron: Tool = { name: 'Iron', family: 'plane-iron', steel: 'high-carbon', edge };
-const stone = (id: string, grade: string, more: Partial<OwnedAbrasive> = {}): OwnedAbrasive => ({
-  id,
-  name: id,
-  kind: 'water-stone',
-  grade: { standard: 'JIS', grade },
-  lubricant: 'water',
-  strokeMm: 150,
-  overheadMin: 0.5,
-  ...more,
-});
 const bench = [
-  stone('coarse', '400'),
-  stone('middle', '1000'),
-  stone('fine', '8000'),
-  stone('wheel', '400', { kind: 'dry-wheel', lubricant: 'dry' }),
+  abrasive('coarse', '400'),
+  abrasive('middle', '1000'),
+  abrasive('fine', '8000'),
+  abrasive('wheel', '400', { kind: 'dry-wheel', lubricant: 'dry' }),
 ];
 const request: PlanRequest = {
   condition: { kind: 'dull' },

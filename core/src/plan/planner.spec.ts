@@ -1,6 +1,5 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
-import type { Abrasive } from '../abrasive/abrasive.js';
 import type { BenchRecord } from '../abrasive/at-work.js';
 import { stoneCare } from '../abrasive/care.js';
 import { learnedRate } from '../abrasive/learned-rate.js';
@@ -20,30 +19,12 @@ import { orderOfWork } from './order-of-work.js';
 import { pushN } from './pace.js';
 import { leastLargestJump, underSchool } from './schools.js';
 import { bestOf, stoneSweep } from './stone-sweep.js';
+import { abrasive, flatBlade } from '../testing/blades.js';
 
-const edge: SingleBevelEdge = {
-  form: 'single-bevel',
-  widthMm: 40,
-  thicknessMm: 3,
-  primaryDeg: 25,
-  secondaryDeg: 30,
-  grind: 'flat',
-  back: 'flat',
-  front: { shape: 'straight' },
-};
+const edge: SingleBevelEdge = flatBlade({ widthMm: 40, secondaryDeg: 30 });
 const chisel: Tool = { name: 'Chisel', family: 'bench-chisel', steel: 'high-carbon', edge };
-const stone = (id: string, um: number, more: Partial<Abrasive> = {}): OwnedAbrasive => ({
-  id,
-  name: id,
-  kind: 'water-stone',
-  grade: { standard: 'UM', grade: String(um) },
-  lubricant: 'water',
-  strokeMm: 150,
-  overheadMin: 0.5,
-  ...more,
-});
-const bench = [stone('400', 35), stone('1000', 11.5), stone('3000', 4), stone('8000', 1.2)];
-const strop = stone('strop', 0.5, { kind: 'strop', lubricant: 'compound', overheadMin: 0.25 });
+const bench = [abrasive('400', 35), abrasive('1000', 11.5), abrasive('3000', 4), abrasive('8000', 1.2)];
+const strop = abrasive('strop', 0.5, { kind: 'strop', lubricant: 'compound', overheadMin: 0.25 });
 const request: PlanRequest = {
   condition: { kind: 'dull' },
   finishUm: 1.2,
@@ -76,7 +57,7 @@ describe('the schools', () => {
         fc.constantFrom(1.2, 3, 8),
         fc.boolean(),
         (sizes, condition, maxRatio, finishUm, lighter) => {
-          const set = sizes.map((um) => stone(String(um), um));
+          const set = sizes.map((um) => abrasive(String(um), um));
           const order = [...sizes].sort((a, b) => b - a).map(String);
           const all = compareSchools(chisel, set, {
             ...request,
@@ -152,7 +133,7 @@ describe('a plan', () => {
       edgeMm: 40,
     }));
     const record: BenchRecord = {
-      '1000': { care: stoneCare(stone('1000', 11.5), 11.5, worn, []), rate: learnedRate([]) },
+      '1000': { care: stoneCare(abrasive('1000', 11.5), 11.5, worn, []), rate: learnedRate([]) },
     };
     const set = [...bench, strop];
     const exact = { ...request, school: 'exact', order: ['1000', '8000'] } as const;
@@ -185,7 +166,7 @@ describe('a plan', () => {
   });
 
   it('keeps to one set, and does not mix oil and water unless nothing else leads there', () => {
-    const oil = stone('oil', 11.5, {
+    const oil = abrasive('oil', 11.5, {
       kind: 'oil-stone',
       lubricant: 'oil',
       overheadMin: 0,
@@ -194,7 +175,7 @@ describe('a plan', () => {
     const mixed = [...bench, oil];
     expect(ids(planHoning(chisel, mixed, request))).not.toContain('oil');
     expect(ids(planHoning(chisel, mixed, { ...request, finishUm: 12 }))).toEqual(['oil']);
-    const only = planHoning(chisel, [oil, stone('8000', 1.2)], { ...request, school: 'two-stones' });
+    const only = planHoning(chisel, [oil, abrasive('8000', 1.2)], { ...request, school: 'two-stones' });
     expect(ids(only)).toEqual(['oil', '8000']);
     const lines = orderOfWork(only, (id) => (id === 'oil' ? 'oil' : 'water'));
     expect(lines.find(({ what }) => what === 'wash')).toEqual({ what: 'wash', oil: true });
@@ -205,13 +186,13 @@ describe('a plan', () => {
 
   it('takes a coarser stone before it makes a hundred strokes on a fine one', () => {
     const slow = { ...request, condition: { kind: 'very-dull' }, landMm: 2 } as const;
-    const slowBench = [stone('1000', 11.5, { overheadMin: 40 }), stone('8000', 1.2)];
+    const slowBench = [abrasive('1000', 11.5, { overheadMin: 40 }), abrasive('8000', 1.2)];
     const [alone] = planHoning(chisel, slowBench, slow).steps;
     expect([alone?.id, (alone?.strokes ?? 0) > 60]).toEqual(['8000', true]);
     expect(ids(planHoning(chisel, slowBench, { ...slow, mostStrokes: 60 }))).toEqual(['1000', '8000']);
     // Where no plan keeps to the limit it is raised until one does.
     const far = { ...slow, mostStrokes: 60, laidAside: ['1000'], maxRatio: 2 };
-    expect(ids(planHoning(chisel, [stone('400', 35), ...slowBench], far))).toEqual(['8000']);
+    expect(ids(planHoning(chisel, [abrasive('400', 35), ...slowBench], far))).toEqual(['8000']);
     expect(ids(planHoning(chisel, slowBench.slice(1), { ...slow, mostStrokes: 60 }))).toEqual(['8000']);
   });
 
@@ -227,7 +208,7 @@ describe('a plan', () => {
   });
 
   it('plans every form of edge on what follows its shape', () => {
-    const slip = stone('slip', 6, { kind: 'slip', lubricant: 'water' });
+    const slip = abrasive('slip', 6, { kind: 'slip', lubricant: 'water' });
     const gouge = { form: 'gouge', widthMm: 20, depthMm: 5, thicknessMm: 2.4, bevelDeg: 22 } as const;
     const plan = (cannel: 'in' | 'out'): string[] =>
       ids(
@@ -264,7 +245,7 @@ describe('facts of the trade on fixed jobs (common practice, no source)', () => 
       edge: { form: 'knife-set', count: 3, lengthMm: 200, widthMm: 20, thicknessMm: 3, bevelDeg: 45 },
     };
     const graded = ['P320', 'P400', 'P600', 'P800', 'P1200'].map((grade) =>
-      stone(grade, 1, { kind: 'film', grade: { standard: 'FEPA-P', grade } }),
+      abrasive(grade, 1, { kind: 'film', grade: { standard: 'FEPA-P', grade } }),
     );
     for (const finishUm of [46, 35, 26]) {
       for (const school of ['least-time', 'doubling', 'two-stones'] as const) {
@@ -375,11 +356,11 @@ describe('one more stone', () => {
       kind: 'water-stone',
       sizes: 60,
     } as const;
-    const poor = [stone('8000', 1.2)];
+    const poor = [abrasive('8000', 1.2)];
     const sweep = stoneSweep({ ...input, bench: poor });
     const best = bestOf(sweep);
     expect(best?.savedMin).toBeGreaterThan(1);
-    const bought = stone('new', best?.sizeUm ?? 0);
+    const bought = abrasive('new', best?.sizeUm ?? 0);
     const strip = (set: OwnedAbrasive[]): number => planHoning(chisel, set, input.request).totalMin;
     expect(strip(poor) - strip([...poor, bought])).toBeCloseTo(best?.savedMin ?? NaN, 9);
     expect(sweep.swept.every(({ savedMin }) => savedMin >= 0)).toBeTrue();

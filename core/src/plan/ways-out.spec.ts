@@ -1,25 +1,14 @@
-import type { Abrasive } from '../abrasive/abrasive.js';
 import { unlessRefused } from '../refusal.js';
 import type { Tool } from '../tool/tool.js';
-import { flatBlade } from '../testing/blades.js';
+import { abrasive, flatBlade } from '../testing/blades.js';
 import { defaultRequest, usualSet } from './default-request.js';
 import { planOf } from './honing-plan.js';
-import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
+import type { PlanRequest } from './plan-request.js';
 import { planAnswer } from './plan-answer.js';
 import { TOO_MANY_STROKES, edgeByWay, planHoning } from './ways-out.js';
 
-const stone = (id: string, um: number, more: Partial<Abrasive> = {}): OwnedAbrasive => ({
-  id,
-  name: id,
-  kind: 'water-stone',
-  grade: { standard: 'UM', grade: String(um) },
-  lubricant: 'water',
-  strokeMm: 150,
-  overheadMin: 0.5,
-  ...more,
-});
-const bench = [stone('middle', 11.5), stone('fine', 1.2)];
-const wheel = stone('wheel', 260, { kind: 'dry-wheel', lubricant: 'dry', overheadMin: 2 });
+const bench = [abrasive('middle', 11.5), abrasive('fine', 1.2)];
+const wheel = abrasive('wheel', 260, { kind: 'dry-wheel', lubricant: 'dry', overheadMin: 2 });
 const iron: Tool = {
   name: 'Iron',
   family: 'plane-iron',
@@ -124,8 +113,8 @@ describe('what is asked where nobody says', () => {
   it('keeps to the set chosen for the tool, else to the one that serves it', () => {
     const sets = [
       ...bench.map((each) => ({ ...each, sets: ['Bench'] })),
-      stone('coarse', 35, { sets: ['Van'] }),
-      stone('slow', 1.2, { sets: ['Shelf'], overheadMin: 9 }),
+      abrasive('coarse', 35, { sets: ['Van'] }),
+      abrasive('slow', 1.2, { sets: ['Shelf'], overheadMin: 9 }),
     ];
     expect(usualSet({ tool: iron, bench: sets })).toBe('Bench');
     expect(usualSet({ tool: { ...iron, stoneSet: 'Van' }, bench: sets })).toBe('Van');
@@ -139,7 +128,7 @@ describe('what is asked where nobody says', () => {
 
   it('shapes a primary found too steep, on the fastest stone and before all else; at the wheel where there is one', () => {
     const steep = { kind: 'dull', faults: [{ kind: 'wrong-angle', foundDeg: 34 }] } as const;
-    const coarse = stone('coarse', 100);
+    const coarse = abrasive('coarse', 100);
     const stones = planAnswer({ tool: iron, bench: [...bench, coarse] }, { condition: steep });
     const [first, ...rest] = stones.steps;
     // ½(3 − 0.7·sin 34°)²(cot 25° − cot 34°)·50 mm³: the contract’s own example, 2.252142 mm² a millimetre.

@@ -2,28 +2,18 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { camber } from '../camber/camber.js';
 import { CAMBER_NEAR, isNear } from '../plan/camber-work.js';
-import type { OwnedAbrasive } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
 import { orderOfWork } from '../plan/order-of-work.js';
 import { removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { benchAtWork } from '../abrasive/at-work.js';
 import { placedWork } from '../plan/camber-work.js';
 import { calipered, curveHoned, shaved, type TrueCurve } from '../simulate/curved-iron.js';
-import { flatBlade } from '../testing/blades.js';
+import { abrasive, flatBlade } from '../testing/blades.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import type { Session } from '../session/session.js';
 import { afterSession, edgeAtFirst, type EdgeState } from './edge-state.js';
 
-const stone = (id: string, grade: string): OwnedAbrasive => ({
-  id,
-  name: id,
-  kind: 'water-stone',
-  grade: { standard: 'JIS', grade },
-  lubricant: 'water',
-  strokeMm: 150,
-  overheadMin: 0.5,
-});
-const BENCH = [stone('w400', '400'), stone('w1000', '1000'), stone('w8000', '8000')];
+const BENCH = [abrasive('w400', '400'), abrasive('w1000', '1000'), abrasive('w8000', '8000')];
 const ASKED = {
   condition: { kind: 'dull' },
   finishUm: 2,

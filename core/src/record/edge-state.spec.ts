@@ -2,35 +2,17 @@ import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import { edgeChain } from '../edge/chain.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
-import type { OwnedAbrasive, PlanRequest } from '../plan/plan-request.js';
+import type { PlanRequest } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
 import type { Session } from '../session/session.js';
 import type { Tool } from '../tool/tool.js';
 import { asItStands, edgeHistory, edgeState, type RecordedSession } from './edge-state.js';
 import { landReason } from './plan-reason.js';
+import { abrasive, flatBlade } from '../testing/blades.js';
 
-const edge: SingleBevelEdge = {
-  form: 'single-bevel',
-  widthMm: 45,
-  thicknessMm: 3,
-  primaryDeg: 25,
-  secondaryDeg: 30,
-  landMm: 0.4,
-  grind: 'flat',
-  back: 'flat',
-  front: { shape: 'straight' },
-};
+const edge: SingleBevelEdge = flatBlade({ widthMm: 45, secondaryDeg: 30, landMm: 0.4 });
 const iron: Tool = { name: 'Iron', family: 'plane-iron', steel: 'high-carbon', edge };
-const stone = (id: string, grade: string): OwnedAbrasive => ({
-  id,
-  name: id,
-  kind: 'water-stone',
-  grade: { standard: 'JIS', grade },
-  lubricant: 'water',
-  strokeMm: 150,
-  overheadMin: 0.5,
-});
-const bench = [stone('w1000', '1000'), stone('w8000', '8000')];
+const bench = [abrasive('w1000', '1000'), abrasive('w8000', '8000')];
 const request: PlanRequest = {
   condition: { kind: 'very-dull' },
   finishUm: 1.2,

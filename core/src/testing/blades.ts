@@ -3,6 +3,7 @@ import { grit } from '../abrasive/grit.js';
 import type { SizedAbrasive } from '../abrasive/placing.js';
 import type { SingleBevelEdge } from '../edge/edge.js';
 import { cutBy, edgeAtMm } from '../work/profile.js';
+import type { Identified } from '../workshop/workshop.js';
 
 /** A flat-backed blade for specs: only what matters to one is given. */
 export const flatBlade = (figures: Partial<SingleBevelEdge>): SingleBevelEdge => ({
@@ -33,18 +34,26 @@ export function goneBackMm(
   return edgeAtMm(cutBy({ thicknessMm, planes }, planes.length - 1, steelMm2));
 }
 
-/** A water stone for specs, by its grade and grain. */
+/** A water stone for specs, by its grain in µm or its JIS grade: only what matters to one is given besides. */
+export const abrasive = (
+  id: string,
+  grain: number | string,
+  more: Partial<Abrasive> = {},
+): Identified<Abrasive> => ({
+  id,
+  name: id,
+  kind: 'water-stone',
+  grade:
+    typeof grain === 'number' ? { standard: 'UM', grade: String(grain) } : { standard: 'JIS', grade: grain },
+  lubricant: 'water',
+  strokeMm: 150,
+  overheadMin: 0.5,
+  ...more,
+});
+
+/** One with the grain it counts as. */
 export const waterStone = (
   id: string,
   grade: Abrasive['grade'],
   sizeUm = grit(grade).sizeUm,
-): SizedAbrasive => ({
-  id,
-  name: id,
-  kind: 'water-stone',
-  grade,
-  sizeUm,
-  lubricant: 'water',
-  strokeMm: 150,
-  overheadMin: 0.5,
-});
+): SizedAbrasive => ({ ...abrasive(id, sizeUm), grade, sizeUm });
