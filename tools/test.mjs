@@ -45,6 +45,12 @@ const counts = {
   plain: (_output, status) => (status === 0 ? [1, 0] : [0, 1]),
 };
 
+/** What each runner said of its failures, without the passes: told again at the end, where it is looked for. */
+const failuresOf = (output) => {
+  const told = output.search(/^Failures:$|^\s+1\) .*›|FAILED$| error /m);
+  return output.slice(told < 0 ? -4000 : told).slice(0, 6000);
+};
+
 function sum(output, pattern, read) {
   return [...output.matchAll(pattern)].map(read).reduce(([p, f], [dp, df]) => [p + dp, f + df], [0, 0]);
 }
@@ -65,17 +71,21 @@ const steps = [
 ];
 
 let [passed, failed] = [0, 0];
+const failures = [];
 for (const [name, command, args, cwd, count] of steps) {
   if (WANTED.length > 0 && !WANTED.includes(name)) continue;
   say(`\n── ${name} ──`);
   const started = Date.now();
   const { status, output } = await run(command, args, { cwd, env });
-  const [p, f] = count(output.replace(/\u001b\[[0-9;]*[A-Za-z]/g, ''), status);
+  const plain = output.replace(/\u001b\[[0-9;]*[A-Za-z]/g, '');
+  const [p, f] = count(plain, status);
   passed += p;
+  if (status !== 0) failures.push(`\n── what failed in ${name} ──\n${failuresOf(plain)}`);
   // A runner that fails without a failed test (a crash, nothing found) still counts as a failure.
   failed += status !== 0 && f === 0 ? 1 : f;
   if (status === 0 && p === 0) failed += 1;
   say(`── ${name}: ${((Date.now() - started) / 1000).toFixed(0)} s ──`);
 }
+for (const told of failures) say(told);
 say(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);
