@@ -145,6 +145,7 @@ export { edgeWork, type EdgeWork, type EdgeWorkInput } from './work/edge-work.js
 export { FACETS, type Facet } from './work/facet.js';
 export { FOUND_MARKS_UM, asFound } from './work/found.js';
 export { grindingWork } from './work/ground.js';
+export { placeCountOf, placedWork } from './work/placed.js';
 export { primaryShaping, type PrimaryShapingInput } from './work/primary-shaping.js';
 export { stropWrap, type StropWrapInput } from './work/strop-wrap.js';
 export { honedFacet } from './work/sides.js';

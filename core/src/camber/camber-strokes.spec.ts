@@ -10,7 +10,7 @@ import {
   type CamberStrokesInput,
   type PlaceCount,
 } from './camber-strokes.js';
-import { BED_GIVE_MM, fingerPressure, middlePressure } from './finger-pressure.js';
+import { BED_GIVE_MM, fingerPressure } from './finger-pressure.js';
 
 const IRON = {
   widthMm: 50,
@@ -31,31 +31,66 @@ function integral(f: (u: number) => number): number {
 
 describe('pressure under a finger', () => {
   it('agrees with the worked figures', () => {
-    expect(fingerPressure(0.8, 0.8)).toBeCloseTo(2.2222, 4);
-    expect(fingerPressure(0, 0.4)).toBeCloseTo(0.49383, 5);
-    expect(fingerPressure(1, 0.8)).toBeCloseTo(2 / (3 * 0.2), 9);
+    expect(fingerPressure(0.8)(0.8)).toBeCloseTo(2.2222, 4);
+    expect(fingerPressure(0.4)(0)).toBeCloseTo(0.49383, 5);
+    expect(fingerPressure(0.8)(1)).toBeCloseTo(2 / (3 * 0.2), 9);
   });
 
-  it('carries the whole load with its centre under the finger, and pulls nowhere (fast-check)', () => {
+  it('carries the whole load with its centre under the finger, and pulls nowhere, straight or curved (fast-check)', () => {
     fc.assert(
-      fc.property(fc.double({ min: -0.95, max: 0.95, noNaN: true }), (e) => {
-        expect(integral((u) => fingerPressure(u, e))).toBeCloseTo(1, 5);
-        expect(integral((u) => u * fingerPressure(u, e))).toBeCloseTo(e, 5);
-        expect(Math.min(...US.map((u) => fingerPressure(u, e)))).toBeGreaterThanOrEqual(0);
-      }),
+      fc.property(
+        fc.double({ min: -0.95, max: 0.95, noNaN: true }),
+        fc.oneof(fc.constant(0), fc.double({ min: 0, max: 3, noNaN: true })),
+        (e, bow) => {
+          const pressure = fingerPressure(e, bow);
+          expect(integral(pressure)).toBeCloseTo(1, 4);
+          expect(integral((u) => u * pressure(u))).toBeCloseTo(e, 4);
+          expect(Math.min(...US.map(pressure))).toBeGreaterThanOrEqual(0);
+        },
+      ),
       { numRuns: 60 },
     );
   });
 
-  it('lies even under the middle of a straight edge and ever more on the middle of a curved one', () => {
-    expect(middlePressure(0.7, 0)).toBeCloseTo(0.5, 9);
-    for (const bow of [0.01, 0.03, 0.07, 0.2, 1]) {
-      expect(integral((u) => middlePressure(u, bow))).toBeCloseTo(1, 4);
+  it('is what a bed of springs carries, settled by tilting and sinking until load and moment are met', () => {
+    for (const [e, bow] of [
+      [0.4, 0.07],
+      [-0.8, 0.2],
+      [0.8, 0.07],
+      [0.4, 1],
+    ] as const) {
+      const springs = settled(e, bow);
+      const pressure = fingerPressure(e, bow);
+      for (const u of [-0.9, -0.5, 0, 0.3, 0.6, 0.95]) expect(pressure(u)).toBeCloseTo(springs(u), 2);
     }
-    expect(middlePressure(0, 0.2)).toBeGreaterThan(middlePressure(0, 0.07));
-    expect(middlePressure(1, 3 * BED_GIVE_MM)).toBe(0);
+  });
+
+  it('lies even under the middle of a straight edge and ever more on the middle of a curved one', () => {
+    expect(fingerPressure(0)(0.7)).toBeCloseTo(0.5, 9);
+    expect(fingerPressure(0, 0.2)(0)).toBeGreaterThan(fingerPressure(0, 0.07)(0));
+    expect(fingerPressure(0, 3 * BED_GIVE_MM)(1)).toBe(0);
+  });
+
+  it('works a smaller patch of a curved edge off its middle too', () => {
+    const worked = (bow: number): number => US.filter((u) => fingerPressure(0.4, bow)(u) > 0).length;
+    expect(worked(0.2)).toBeLessThan(worked(0.02));
+    expect(worked(2)).toBeLessThan(worked(0.2));
   });
 });
+
+/** A strip of 400 springs under a parabola, sunk and tilted little by little until it carries a unit load at e. */
+function settled(e: number, bow: number): (u: number) => number {
+  const us = Array.from({ length: 400 }, (_, i) => (i + 0.5) / 200 - 1);
+  let [sink, tilt] = [BED_GIVE_MM, 0];
+  const press = (u: number): number => Math.max(0, sink + tilt * u - bow * u * u) / (2 * BED_GIVE_MM);
+  for (let i = 0; i < 20_000; i++) {
+    const load = us.reduce((sum, u) => sum + press(u) / 200, 0);
+    const moment = us.reduce((sum, u) => sum + (u * press(u)) / 200, 0);
+    sink += 0.02 * (1 - load);
+    tilt += 0.02 * (e - moment);
+  }
+  return press;
+}
 
 describe('camber-strokes', () => {
   /** Every plan up to a corner count, the slow way. */

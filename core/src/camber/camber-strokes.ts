@@ -1,6 +1,6 @@
 import { sinDeg } from '../measure/trig.js';
 import { insist } from '../refusal.js';
-import { fingerPressure, middlePressure } from './finger-pressure.js';
+import { fingerPressure } from './finger-pressure.js';
 import { shallow } from './rocker.js';
 import { wholeCounts } from './whole-counts.js';
 
@@ -58,9 +58,10 @@ const perPressureMm = ({ widthMm, landMm, secondaryDeg, removalPerStrokeMm3 }: P
 /** Recession of one stroke at each place, at {@link CURVE_POINTS} across the width. */
 function strokeShapes(work: PlacedWork, bowMm: number): readonly (readonly number[])[] {
   const per = perPressureMm(work);
-  return PLACES[work.positions].map((e) =>
-    US.map((u) => per * (e === 0 ? middlePressure(u, bowMm) : fingerPressure(u, e))),
-  );
+  return PLACES[work.positions].map((e) => {
+    const pressure = fingerPressure(e, bowMm);
+    return US.map((u) => per * pressure(u));
+  });
 }
 
 /** How far strokes at each place set the edge back across its width, mm, at {@link CURVE_POINTS}. */
@@ -188,5 +189,5 @@ export function cornerPerStrokeMm(work: PlacedWork, reliefMm: number): number {
     `Corners eased over more than ${work.widthMm / 2} mm meet in the middle: that is an arc.`,
   );
   const e = 1 - (2 * reliefMm) / work.widthMm / 3;
-  return perPressureMm(work) * fingerPressure(1, e);
+  return perPressureMm(work) * fingerPressure(e)(1);
 }

@@ -1,6 +1,5 @@
 import { cornerBackMm } from '../camber/camber-jobs.js';
 import {
-  PLACE_COUNTS,
   cornerPerStrokeMm,
   parabolaOf,
   spreadStrokes,
@@ -9,11 +8,11 @@ import {
   type PlaceCount,
   type PlacedWork,
 } from '../camber/camber-strokes.js';
-import { ASSUMED_LAND_MM, widestLandMm } from '../edge/land-growth.js';
-import { honedDeg, type SingleBevelEdge } from '../edge/edge.js';
+import type { SingleBevelEdge } from '../edge/edge.js';
 import { frontProfile } from '../edge/front-line.js';
 import { estimatedRemovalMm3PerNm, removalPerStrokeMm3 } from '../abrasive/removal.js';
 import type { Tool } from '../tool/tool.js';
+import { placedWork } from '../work/placed.js';
 import type { Progression, ProgressionAbrasive, ProgressionInput } from './progression.js';
 
 /** The curve a plan is to make, from what the edge has now. */
@@ -75,28 +74,10 @@ const FLAT_MM = 0.01;
 export const isNear = (mm: number, wantedMm: number, share = 1): boolean =>
   Math.abs(mm - wantedMm) <= share * Math.max(CAMBER_NEAR.mm, CAMBER_NEAR.share * Math.abs(wantedMm));
 
-/** What a stroke of an abrasive works on, pressed by place. */
-export function placedWork(
-  edge: SingleBevelEdge,
-  positions: PlaceCount,
-  landMm: number | undefined,
-  removalPerStroke: number,
-): PlacedWork {
-  const whole = widestLandMm(edge.thicknessMm, honedDeg(edge));
-  const land =
-    edge.secondaryDeg === undefined ? whole : Math.min(landMm ?? edge.landMm ?? ASSUMED_LAND_MM, whole);
-  return {
-    widthMm: edge.widthMm,
-    positions,
-    landMm: Math.max(land, 0.05),
-    secondaryDeg: honedDeg(edge),
-    removalPerStrokeMm3: removalPerStroke,
-  };
-}
-
 /**
  * The camber in a plan, on its shaping stone: the first, or a coarser one where that would take too many
  * strokes; and the finer stones' strokes spread over the places. Common practice has it after the first burr.
+ * @param contactMm2 what of the edge lies on a stone
  * @returns nothing for edges that have no curve to make and none to keep
  */
 export function camberWork(
@@ -104,7 +85,7 @@ export function camberWork(
   request: CamberRequest | undefined,
   input: ProgressionInput,
   chosen: Progression,
-  landMm: number,
+  contactMm2: number,
 ): CamberWork | undefined {
   const { edge } = tool;
   const first = chosen.steps[0];
@@ -115,7 +96,7 @@ export function camberWork(
   const asWanted = isNear(nowMm, wantedMm, LEFT_ALONE) && isNear(leanMm, 0);
   if (straight && asWanted) return undefined;
   const work = (abrasive: ProgressionAbrasive): PlacedWork =>
-    placedWork(edge, positions, landMm, factor * perStrokeMm3(abrasive, input));
+    placedWork(edge, positions, contactMm2 / edge.widthMm, factor * perStrokeMm3(abrasive, input));
   const shaping = asWanted
     ? undefined
     : shapingStep(edge, input, first.id, work, { wantedMm, nowMm, leanMm });
@@ -247,7 +228,3 @@ function perStrokeMm3(abrasive: ProgressionAbrasive, { job }: ProgressionInput):
 }
 
 const countOf = (strokes: readonly number[]): number => strokes.reduce((sum, count) => sum + count, 0);
-
-/** Places as many as the list is long: what a record's strokes by place were pressed at. */
-export const placeCountOf = (places: readonly number[]): PlaceCount | undefined =>
-  PLACE_COUNTS.find((count) => count === places.length);

@@ -104,7 +104,7 @@ export function unjudged(
   const asked = solverOf(tool, bench, request, record);
   const { grinding, shaping, job, treatment, atHand, outOfReach } = asked;
   const { input, chosen } = unmixed(asked.input, atHand, asked.solve);
-  const curve = camberWork(tool, request.camber, input, chosen, job.landAfterMm);
+  const curve = camberWork(tool, request.camber, input, chosen, job.contactMm2);
   /** A step with the push its stone is to have. */
   const pushed = <S extends { readonly id: string }>(step: S): S & { readonly forceN?: number } => {
     const forceN = input.abrasives.find(({ id }) => id === step.id)?.forceN;

@@ -6,7 +6,8 @@ import { planHoning } from '../plan/ways-out.js';
 import { orderOfWork } from '../plan/order-of-work.js';
 import { removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { benchAtWork } from '../abrasive/at-work.js';
-import { placedWork } from '../plan/camber-work.js';
+import { placedWork } from '../work/placed.js';
+import { faceAtEdgeMm } from '../work/worked.js';
 import { calipered, curveHoned, shaved, type TrueCurve } from '../simulate/curved-iron.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
 import { STEELS, type Tool } from '../tool/tool.js';
@@ -212,7 +213,12 @@ describe('the curve in the record', () => {
           const at = bench.get(abrasiveId);
           if (!at || !places) continue;
           const one = removalPerStrokeMm3(at.removalMm3PerNm, 20, at.strokeMm, STEELS[each.steel].factor);
-          truth = curveHoned(truth, placedWork(each.edge as never, 5, state.landMm, one), places, rate);
+          truth = curveHoned(
+            truth,
+            placedWork(each.edge as never, 5, faceAtEdgeMm(each.edge, state.work), one),
+            places,
+            rate,
+          );
         }
         record({ kind: 'honing', steps: made as Session['steps'] }, 2 * round - 1);
         if (round < 3) record({ camber: read() }, 2 * round);

@@ -1,16 +1,8 @@
-import { kindFacts } from '../abrasive/abrasive.js';
-import { assumedRate } from '../abrasive/at-work.js';
-import type { SizedAbrasive } from '../abrasive/placing.js';
 import { learnedRate } from '../abrasive/learned-rate.js';
-import { removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { cornerBackMm } from '../camber/camber-jobs.js';
 import type { CamberRead } from '../camber/camber-read.js';
-import { cornerPerStrokeMm, parabolaOf, placedProfile } from '../camber/camber-strokes.js';
-import type { SingleBevelEdge } from '../edge/edge.js';
-import { placeCountOf, placedWork } from '../plan/camber-work.js';
-import type { Session } from '../session/session.js';
-import { STEELS, type Tool } from '../tool/tool.js';
-import { strokeOf } from './step-work.js';
+import type { Tool } from '../tool/tool.js';
+import type { EdgeCurve } from '../work/placed.js';
 
 /** How an edge is curved, reckoned from its record. */
 export interface CamberState {
@@ -94,66 +86,20 @@ export function afterReading(state: CamberState, read: CamberRead, at: string): 
   };
 }
 
-/** The curve after strokes by place, at the rates of the stones they were made on. */
-export function afterPlaced(
-  tool: Tool & { readonly edge: SingleBevelEdge },
-  state: CamberState,
-  session: Session,
-  landMm: number | undefined,
-  bench: ReadonlyMap<string, SizedAbrasive>,
-): CamberState {
-  const change = placedChange(tool, state.camberMm, session, landMm, bench);
-  if (!change) return state;
-  const made = (mm: number): number => state.factor * mm;
+/** The curve after strokes by place, from how work on the edge was reckoned to leave it. */
+export function afterMade(state: CamberState, reckoned: EdgeCurve, at: string): CamberState {
+  const { since, factor } = state;
+  const camberMm = reckoned.camberMm - state.camberMm;
+  const leanMm = reckoned.leanMm - state.leanMm;
   return {
     ...state,
-    camberMm: state.camberMm + made(change.camberMm),
-    leanMm: state.leanMm + made(change.leanMm),
-    pmMm: Math.hypot(state.pmMm, (MADE_SHARE * made(change.camberMm)) / Math.sqrt(1 + state.ratios.length)),
+    camberMm: state.camberMm + factor * camberMm,
+    leanMm: state.leanMm + factor * leanMm,
+    pmMm: Math.hypot(state.pmMm, (MADE_SHARE * factor * camberMm) / Math.sqrt(1 + state.ratios.length)),
     from: 'made',
-    at: session.startedAt,
-    since: {
-      camberMm: state.since.camberMm + change.camberMm,
-      leanMm: state.since.leanMm + change.leanMm,
-    },
+    at,
+    since: { camberMm: since.camberMm + camberMm, leanMm: since.leanMm + leanMm },
   };
-}
-
-/** What a session's strokes by place did to the curve, mm; undefined where there are none. */
-function placedChange(
-  { edge, steel }: Tool & { readonly edge: SingleBevelEdge },
-  bowMm: number,
-  session: Session,
-  landMm: number | undefined,
-  bench: ReadonlyMap<string, SizedAbrasive>,
-): { readonly camberMm: number; readonly leanMm: number } | undefined {
-  const placed = (session.steps ?? []).flatMap((step) => {
-    const stone = bench.get(step.abrasiveId);
-    const positions = step.places && placeCountOf(step.places);
-    if (!stone || !step.places || !positions || kindFacts(stone.kind).strop) return [];
-    const { forceN, strokeMm } = strokeOf(step, stone);
-    const rate = assumedRate(stone, stone.sizeUm);
-    const each = removalPerStrokeMm3(rate, forceN, strokeMm, STEELS[steel].factor);
-    const work = placedWork(edge, positions, landMm, each);
-    return [
-      edge.front.shape === 'corners-relieved' && positions === 3
-        ? corners(cornerPerStrokeMm(work, edge.front.widthMm), step.places)
-        : parabolaOf(placedProfile(work, step.places, bowMm)),
-    ];
-  });
-  if (placed.length === 0) return undefined;
-  return {
-    camberMm: placed.reduce((sum, { camberMm }) => sum + camberMm, 0),
-    leanMm: placed.reduce((sum, { leanMm }) => sum + leanMm, 0),
-  };
-}
-
-/** What strokes pressed over the corners did to them. */
-function corners(
-  perStrokeMm: number,
-  [left = 0, , right = 0]: readonly number[],
-): { camberMm: number; leanMm: number } {
-  return { camberMm: ((left + right) / 2) * perStrokeMm, leanMm: (right - left) * perStrokeMm };
 }
 
 function ratioOf(state: CamberState, read: CamberRead): readonly number[] {

@@ -21,7 +21,7 @@ import { groundTo } from '../work/ground.js';
 import { asFound, clearingMm } from '../work/found.js';
 import { stropped, worn as wornIn } from '../work/wear.js';
 import { setBack, worked } from '../work/worked.js';
-import { afterPlaced, afterReading, camberAtFirst, type CamberState } from './camber-state.js';
+import { afterMade, afterReading, camberAtFirst, type CamberState } from './camber-state.js';
 import { itemOf } from './step-work.js';
 
 /** A session with an identity, as the record holds it. */
@@ -161,7 +161,6 @@ export function afterSession(
     case 'honing':
       return {
         ...honed(tool, seen, session, bench),
-        ...curved(tool, seen, session, bench),
         ...FRESH,
         honedAt: at,
         sharpenedAt: at,
@@ -251,7 +250,16 @@ function honed(
   const { edge } = tool;
   const lastSetting = session.setting ? { ...session.setting, at: session.startedAt } : state.lastSetting;
   const counted = { honings: state.honings + 1, honingsSinceThen: state.honingsSinceThen + 1 };
-  return { ...state, ...counted, lastSetting, ...seenOf(edge, afterSteps(tool, state.work, session, bench)) };
+  const { camber } = state;
+  const found = camber ? { ...state.work, curve: camber } : state.work;
+  const { curve = camber, ...work } = afterSteps(tool, found, session, bench);
+  return {
+    ...state,
+    ...counted,
+    lastSetting,
+    ...seenOf(edge, work),
+    ...(camber && curve && curve !== camber && { camber: afterMade(camber, curve, session.startedAt) }),
+  };
 }
 
 function afterSteps(
@@ -271,21 +279,13 @@ function afterSteps(
     // A measured step went back as far as was measured; its marks are its own all the same.
     if (step.recessionMm !== undefined) {
       const back = setBack(edge, now, step.recessionMm);
-      return item ? { ...back, marksUm: worked(edge, now, item).marksUm } : back;
+      if (!item) return back;
+      const { marksUm, curve } = worked(edge, now, item);
+      return { ...back, marksUm, ...(curve && { curve }) };
     }
     return item ? worked(edge, now, item) : now;
   }, found);
   return told ? after : setBack(edge, found, clearingMm(edge, conditionBefore));
-}
-
-function curved(
-  { edge, ...tool }: Tool,
-  { camber, landMm }: EdgeState,
-  session: RecordedSession,
-  bench: ReadonlyMap<string, SizedAbrasive>,
-): Pick<EdgeState, 'camber'> {
-  if (!camber || edge.form !== 'single-bevel') return {};
-  return { camber: afterPlaced({ ...tool, edge }, camber, session, landMm, bench) };
 }
 
 function ground({ edge }: Tool, state: EdgeState, session: RecordedSession): EdgeState {

@@ -41,6 +41,7 @@ export function itemOf(
     ...(facet && { facet }),
     ...strokeOf(step, abrasive),
     strokes: step.strokes,
+    ...(step.places && { places: step.places }),
     removalMm3PerNm: assumedRate(abrasive, sizeUm),
     marksUm: abrasive.scratchUm ?? estimatedScratchUm(sizeUm),
     steelFactor: STEELS[steel].factor,

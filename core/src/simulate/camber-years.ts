@@ -1,7 +1,7 @@
 import { removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { benchAtWork, type StoneAtWork } from '../abrasive/at-work.js';
 import { spreadStrokes, strokesTo } from '../camber/camber-strokes.js';
-import { isNear, placedWork, wantedRemoval } from '../plan/camber-work.js';
+import { isNear, wantedRemoval } from '../plan/camber-work.js';
 import { PLAN_DEFAULTS, type OwnedAbrasive } from '../plan/plan-request.js';
 import { cornerBackMm } from '../camber/camber-jobs.js';
 import { afterSession, edgeAtFirst, type RecordedSession } from '../record/edge-state.js';
@@ -10,6 +10,8 @@ import type { SessionStep } from '../session/session.js';
 import { STEELS, type Tool } from '../tool/tool.js';
 import type { Identified } from '../workshop/workshop.js';
 import { calipered, curveHoned, shaved, type TrueCurve } from './curved-iron.js';
+import { placedWork } from '../work/placed.js';
+import { faceAtEdgeMm } from '../work/worked.js';
 
 /** How the curve of one made-up iron is looked after. */
 export interface CamberHabit {
@@ -56,7 +58,7 @@ export function camberYears(
       if (!stone || !places) continue;
       curve = curveHoned(
         curve,
-        placedWork(edge, 5, state.landMm, perStroke(tool.steel, stone)),
+        placedWork(edge, 5, faceAtEdgeMm(edge, state.work), perStroke(tool.steel, stone)),
         places,
         habit.rate,
       );
@@ -92,14 +94,14 @@ function byPlace(
   steel: Tool['steel'],
   edge: SingleBevelEdge,
   steps: readonly SessionStep[],
-  { camber, landMm }: ReturnType<typeof edgeAtFirst>,
+  { camber, work: stands }: ReturnType<typeof edgeAtFirst>,
   bench: ReadonlyMap<string, StoneAtWork>,
 ): readonly SessionStep[] {
   const stone = steps[0] && bench.get(steps[0].abrasiveId);
   if (!camber || !stone) return steps;
   const wantedMm = cornerBackMm(edge.front, edge.widthMm);
   const due = !isNear(camber.camberMm, wantedMm, 0.5) || !isNear(camber.leanMm, 0);
-  const work = placedWork(edge, 5, landMm, camber.factor * perStroke(steel, stone));
+  const work = placedWork(edge, 5, faceAtEdgeMm(edge, stands), camber.factor * perStroke(steel, stone));
   const bow = Math.max(0, (camber.camberMm + wantedMm) / 2);
   const { strokes } = strokesTo(work, wantedRemoval(edge, camber.camberMm, camber.leanMm), bow);
   const count = strokes.reduce((sum, each) => sum + each, 0);

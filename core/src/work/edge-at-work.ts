@@ -3,6 +3,7 @@ import type { Tool } from '../tool/tool.js';
 import { ASSUMED_LAND_MM, recessionForLand } from '../edge/land-growth.js';
 import { sinDeg, tanDeg } from '../measure/trig.js';
 import type { Facet } from './facet.js';
+import type { EdgeCurve } from './placed.js';
 import { edgeAtMm, faceMm, withFace, type Profile } from './profile.js';
 import { sidesOf, type Side } from './sides.js';
 import { tipLeftUm } from './tip.js';
@@ -22,6 +23,8 @@ export interface EdgeAtWork {
   readonly jointMm?: number;
   /** Cross-section still ahead of a primary that was found steeper than it should be, mm²; none unless said. */
   readonly steepMm2?: number;
+  /** How it is curved, seen from the front; unless said, nobody follows it. */
+  readonly curve?: EdgeCurve;
   /** The worn tip, and how far the faces went down since it wore so. */
   readonly tip: WornTip;
   /** Depth of a nick, pit or lost temper still in the edge, mm. */

@@ -1,4 +1,5 @@
 import { gougeArc } from '../curve/gouge-arc.js';
+import { ASSUMED } from '../edge/chain.js';
 import {
   edgeLengthMm,
   honedDeg,
@@ -85,17 +86,20 @@ function madeOf(edge: Edge): Sides {
       // A body that tapers straight from spine to edge.
       const bodyDeg = toDeg(Math.atan(edge.spineMm / 2 / edge.widthMm));
       const side = (facet: Facet, deg: number): Side => {
+        // Hollowed by a wheel from heel to edge: what lies behind its heel is never touched.
+        const hollow = hollowOf(edge, deg, edge.spineMm / 2);
+        if (hollow) return { facets: [{ facet, deg }], thicknessMm: edge.spineMm / 2, hollow };
         const facets = [
           ...(bodyDeg > 0 && bodyDeg < deg ? [{ facet: 'body', deg: bodyDeg } as const] : []),
           { facet, deg },
         ];
-        const convex = edge.grind === 'convex' && edge.grindRadiusMm !== undefined;
         return {
           facets,
           thicknessMm: edge.spineMm / 2,
           // Worked along its curve from the body's slope to the edge's: R times the turn between them.
-          ...(convex && {
-            faceMm: (edge.grindRadiusMm as number) * ((Math.max(0, deg - bodyDeg) * Math.PI) / 180),
+          ...(edge.grind === 'convex' && {
+            faceMm:
+              (edge.grindRadiusMm ?? ASSUMED.convexRadiusMm) * ((Math.max(0, deg - bodyDeg) * Math.PI) / 180),
           }),
         };
       };
@@ -178,11 +182,14 @@ function halfSide(
 
 /** The hollow of a facet ground on a wheel, where that wheel can have left an edge at all. */
 function hollowOf(
-  { grind, grindRadiusMm: wheelRadiusMm }: Pick<DoubleBevelEdge, 'grind' | 'grindRadiusMm'>,
+  {
+    grind,
+    grindRadiusMm: wheelRadiusMm = ASSUMED.hollowRadiusMm,
+  }: Pick<DoubleBevelEdge, 'grind' | 'grindRadiusMm'>,
   deg: number,
   thicknessMm: number,
 ): Side['hollow'] {
-  if (grind !== 'hollow' || wheelRadiusMm === undefined) return undefined;
+  if (grind !== 'hollow') return undefined;
   return unlessRefused(() => hollowGrind({ wheelRadiusMm, thicknessMm, bevelDeg: deg }))
     ? { deg, wheelRadiusMm }
     : undefined;

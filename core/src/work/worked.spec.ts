@@ -93,6 +93,20 @@ const EDGES: readonly (readonly [what: string, family: Family, edge: Edge])[] = 
       grindRadiusMm: 12,
     },
   ],
+  [
+    'a knife hollow from heel to edge',
+    'whittling-knife',
+    {
+      form: 'knife',
+      lengthMm: 78,
+      widthMm: 18,
+      spineMm: 2.7,
+      leftDeg: 12,
+      rightDeg: 12,
+      grind: 'hollow',
+      grindRadiusMm: 75,
+    },
+  ],
   ['a hook flat inside', 'hooked-blade', { ...hook, make: 'flat-inside' }],
   ['a hook hollow inside', 'hooked-blade', { ...hook, make: 'hollow-inside' }],
   ['a hook of two bevels', 'hooked-blade', { ...hook, make: 'bevelled-both-sides' }],
@@ -211,6 +225,41 @@ describe('worked', () => {
     const both = worked(edge, left, item(50, { facet: 'right' }));
     expect(both.sidewaysMm).toBeCloseTo(0, 12);
     expect(both.recessionMm).toBeCloseTo(worked(edge, unworked(edge), item(100)).recessionMm, 12);
+  });
+
+  it('strokes by place bend the edge by where they pressed, less the deeper it is curved already', () => {
+    const made = (camberMm: number, places: readonly number[]) => {
+      const curve = { camberMm, leanMm: 0 };
+      const strokes = places.reduce((sum, each) => sum + each, 0);
+      const after = worked(single, { ...unworked(single), curve }, item(strokes, { places })).curve;
+      return { camberMm: (after?.camberMm ?? NaN) - camberMm, leanMm: after?.leanMm ?? NaN };
+    };
+    const corners = made(0, [10, 0, 0, 0, 10]);
+    expect(corners.camberMm).toBeGreaterThan(0);
+    expect(corners.leanMm).toBeCloseTo(0, 12);
+    expect(made(0, [0, 0, 0, 0, 10]).leanMm)
+      .withContext('its right corner goes back')
+      .toBeGreaterThan(0);
+    expect(made(0.2, [0, 0, 20, 0, 0]).camberMm).toBeLessThan(made(0.05, [0, 0, 20, 0, 0]).camberMm);
+    // A curve and a straight edge in between: pressed in the middle it flattens, and no further than straight.
+    expect(made(0.1, [0, 0, 20, 0, 0]).camberMm).toBeLessThan(0);
+    const evenly = worked(single, { ...unworked(single), curve: { camberMm: 0.1, leanMm: 0 } }, item(40));
+    expect(evenly.curve).toEqual({ camberMm: 0.1, leanMm: 0 });
+  });
+
+  it('a knife hollow from heel to edge is honed on two rims, which widen until the hollow is gone', () => {
+    const [, , edge] = EDGES.find(([what]) => what.startsWith('a knife hollow')) as (typeof EDGES)[number];
+    const rim = (strokes: number): number =>
+      (facetsNow(edge, worked(edge, unworked(edge), item(strokes)))[0]?.lengthMm ?? NaN) / 2;
+    const half = 2.7 / 2 / sinDeg(12) / 2;
+    expect(rim(1)).toBeLessThan(1);
+    expect(rim(100)).toBeGreaterThan(rim(20));
+    expect(rim(5000)).toBeCloseTo(half, 6);
+    // The same strokes take a knife of flat facets down less: all of them lie on the stone.
+    const flat = { ...edge, form: 'double-bevel', thicknessMm: 2.7, skewDeg: 0, grind: 'flat' } as Edge;
+    const ratio =
+      worked(edge, unworked(edge), item(20)).recessionMm / worked(flat, unworked(flat), item(20)).recessionMm;
+    expect(ratio).toBeGreaterThan(1);
   });
 
   it('shows a hook bevelled on both sides both its faces: 10.05 mm at 30° and 2.6 mm', () => {

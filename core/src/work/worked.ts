@@ -4,6 +4,7 @@ import { sinDeg, tanDeg } from '../measure/trig.js';
 import { apexShift } from './both-sides.js';
 import { backLower, profileOf, type EdgeAtWork, type Standing } from './edge-at-work.js';
 import type { Facet } from './facet.js';
+import { curveAfter, type EdgeCurve } from './placed.js';
 import { areaMm2, cutBy, edgeAtMm, faceMm, moved } from './profile.js';
 import { sidesOf, type Side, type Sides } from './sides.js';
 
@@ -12,6 +13,8 @@ export interface WorkItem {
   /** The facet worked; the one at the very edge unless said, both sides alike of an edge that has two. */
   readonly facet?: Facet;
   readonly strokes: number;
+  /** How many of them at each place a finger pressed, left to right; evenly all along unless said. */
+  readonly places?: readonly number[];
   readonly forceN: number;
   /** What of a stroke cuts, mm: to and fro twice its length. */
   readonly strokeMm: number;
@@ -27,13 +30,16 @@ export interface WorkItem {
 export const POLISHED_MM = 3;
 
 /** Steel an item takes, mm³, after Archard’s wear law. */
-export const takenMm3 = (item: WorkItem): number =>
-  item.strokes * removalPerStrokeMm3(item.removalMm3PerNm, item.forceN, item.strokeMm, item.steelFactor);
+export const takenMm3 = (item: WorkItem): number => item.strokes * perStrokeMm3(item);
+
+const perStrokeMm3 = ({ removalMm3PerNm, forceN, strokeMm, steelFactor }: WorkItem): number =>
+  removalPerStrokeMm3(removalMm3PerNm, forceN, strokeMm, steelFactor);
 
 /**
  * The edge after some work on it: the one place where strokes become steel, land, marks and tip. The facet in
  * contact goes down by the steel over its face as that grows; marks go down with it to the abrasive’s own; a
- * nick goes first, then the tip.
+ * nick goes first, then the tip. Strokes by place bend the edge by where they pressed; what they take is counted over
+ * its whole length.
  * @example worked(edge, unworked(edge), { strokes: 10, removalMm3PerNm: 0.0047849, forceN: 20, strokeMm: 150, … })
  */
 export function worked(edge: Edge, state: EdgeAtWork, item: WorkItem): EdgeAtWork {
@@ -62,7 +68,8 @@ export function worked(edge: Edge, state: EdgeAtWork, item: WorkItem): EdgeAtWor
   if (item.strop) return { ...state, marksUm };
   const left = (state.steepMm2 ?? 0) - steepMm2;
   const { steepMm2: _, ...rest } = state;
-  const next = { ...rest, ...(left > 0 && { steepMm2: left }), atMm, marksUm };
+  const curve = bent(edge, state, item);
+  const next = { ...rest, ...(left > 0 && { steepMm2: left }), ...(curve && { curve }), atMm, marksUm };
   if (!other) {
     const backMm = edgeOf(one, next) - edgeOf(one, state);
     return receded(next, { backMm, sidewaysMm: 0 }, backMm * sinDeg(sides.includedDeg), 0, steelMm3);
@@ -74,6 +81,13 @@ export function worked(edge: Edge, state: EdgeAtWork, item: WorkItem): EdgeAtWor
     rightDeg: edgeDeg(other),
   });
   return receded(next, shift, leftMm, rightMm, steelMm3);
+}
+
+/** How strokes by place leave the curve of an edge that has one. */
+function bent(edge: Edge, state: EdgeAtWork, item: WorkItem): EdgeCurve | undefined {
+  const { curve } = state;
+  if (!curve || !item.places || edge.form !== 'single-bevel') return curve;
+  return curveAfter(edge, curve, item.places, faceAtEdgeMm(edge, state), perStrokeMm3(item));
 }
 
 /** A back goes down evenly as far as it is polished; over a shim, as a wedge that grows with the square. */
@@ -245,8 +259,12 @@ export function setBack(edge: Edge, state: EdgeAtWork, backMm: number): EdgeAtWo
 /** What lies on the abrasive at the very edge, both sides together, mm². */
 export function contactMm2(edge: Edge, state: EdgeAtWork): number {
   const { one, other, lengthMm } = sidesOf(edge);
-  return [one, ...(other ? [other] : [])].reduce((sum, side) => {
-    const { index } = atTheEdge(side);
-    return sum + lengthMm * (side.faceMm ?? faceMm(profileOf(side, state), index));
-  }, 0);
+  return [one, ...(other ? [other] : [])].reduce(
+    (sum, side) => sum + lengthMm * (side.faceMm ?? faceMm(profileOf(side, state), atTheEdge(side).index)),
+    0,
+  );
 }
+
+/** Length of what lies on the abrasive at the very edge, along its face, mm; of both sides where both are honed. */
+export const faceAtEdgeMm = (edge: Edge, state: EdgeAtWork): number =>
+  contactMm2(edge, state) / sidesOf(edge).lengthMm;

@@ -219,7 +219,8 @@ export class MakePanel {
     const positions = step && placeCountOf(step.places);
     if (!step || !plan || !positions) return undefined;
     const each = ((camber?.factor ?? 1) * step.steelMm3) / step.strokes;
-    return placedWork(this.iron().edge, positions, plan.job.landAfterMm, each);
+    const { edge } = this.iron();
+    return placedWork(edge, positions, plan.job.contactMm2 / edge.widthMm, each);
   });
   protected readonly stateWords = computed(() => {
     const state = this.state();
