@@ -13,7 +13,10 @@ module.exports = (config) =>
         flags: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
       },
     },
-    client: { jasmine: { random: true } },
+    // The machine is shared: a worker may take seconds only to start.
+    client: { jasmine: { random: true, timeoutInterval: 60_000 } },
+    browserNoActivityTimeout: 120_000,
+    captureTimeout: 180_000,
     restartOnFileChange: false,
     singleRun: true,
   });

@@ -1,7 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { HttpTestingController } from '@angular/common/http/testing';
+import type { HttpTestingController, TestRequest } from '@angular/common/http/testing';
 import { learnedRate, stoneCare, type BenchRecord } from '@mellow-anvil/core';
-import { press, textOf, typeInto } from '../testing/host';
+import { press, textOf, typeInto, until } from '../testing/host';
 import { answer, page, playServer, stone, stored } from '../testing/page';
 import { SetFiles } from './set-files';
 import { StoneLifePanel } from './stone-life';
@@ -129,8 +129,12 @@ describe('SetFiles', () => {
     files.items.add(new File(['name,kind\nA,stone'], 'set.csv'));
     if (input) input.files = files.files;
     input?.dispatchEvent(new Event('change'));
-    await new Promise((resolve) => setTimeout(resolve, 50));
-    const sent = server.expectOne({ method: 'POST', url: '/api/sets/import' });
+    let sent: TestRequest | undefined;
+    await until(
+      () => (sent ??= server.match({ method: 'POST', url: '/api/sets/import' })[0]) !== undefined,
+      'the table is sent',
+    );
+    if (!sent) return;
     expect(sent.request.body).toEqual({ csv: 'name,kind\nA,stone' });
     const errors = [{ field: 'rows.2.kind', message: 'Row 2 (A), kind: choose one of the list.' }];
     sent.flush(

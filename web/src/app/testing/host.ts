@@ -41,9 +41,9 @@ export async function press(fixture: ComponentFixture<unknown>, words: string): 
   await fixture.whenStable();
 }
 
-/** Waits until something holds, as a reader would, for at most two seconds. */
+/** Waits until something holds, as a reader would, for at most half a minute: the machine is shared. */
 export async function until(holds: () => boolean, what: string): Promise<void> {
-  for (let i = 0; i < 100; i++) {
+  for (let i = 0; i < 1500; i++) {
     if (holds()) return;
     await new Promise((resolve) => setTimeout(resolve, 20));
   }

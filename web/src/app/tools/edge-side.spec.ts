@@ -1,5 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { HttpTestingController } from '@angular/common/http/testing';
+import type { HttpTestingController, TestRequest } from '@angular/common/http/testing';
 import { EDGE, IRON, answer, page, playServer, stored } from '../testing/page';
 import { inputOf, textOf, typeInto, until } from '../testing/host';
 import { EdgeSide } from './edge-side';
@@ -12,12 +12,12 @@ describe('EdgeSide', () => {
     typeInto(fixture, label, text, leave);
   /** The contract is loaded when first needed; wait for it. */
   const putAppears = async () => {
-    for (let i = 0; i < 100; i++) {
-      const [found] = server.match({ method: 'PUT', url: '/api/tools/iron' });
-      if (found) return found;
-      await new Promise((resolve) => setTimeout(resolve, 20));
-    }
-    throw new Error('nothing was sent');
+    let put: TestRequest | undefined;
+    await until(
+      () => (put ??= server.match({ method: 'PUT', url: '/api/tools/iron' })[0]) !== undefined,
+      'the change is sent',
+    );
+    return put as TestRequest;
   };
 
   beforeEach(async () => {
@@ -51,11 +51,10 @@ describe('EdgeSide', () => {
   it('sends nothing that the contract refuses, and says why at the field', async () => {
     await type('Secondary angle', '20');
     const host: HTMLElement = fixture.nativeElement;
-    for (let i = 0; i < 100 && !host.textContent?.includes('has to be steeper'); i++) {
-      await new Promise((resolve) => setTimeout(resolve, 20));
-      await fixture.whenStable();
-    }
-    expect(host.textContent).toContain('has to be steeper than the primary');
+    await until(
+      () => host.textContent?.includes('has to be steeper than the primary') ?? false,
+      'it is told at the field',
+    );
     expect(host.querySelector('[role=alert]')?.textContent).toContain('Not kept yet');
     server.expectNone({ method: 'PUT', url: '/api/tools/iron' });
   });
