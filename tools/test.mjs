@@ -47,7 +47,7 @@ const counts = {
 
 /** What each runner said of its failures, without the passes: told again at the end, where it is looked for. */
 const failuresOf = (output) => {
-  const told = output.search(/^Failures:$|^\s+1\) .*›|FAILED$| error /m);
+  const told = output.search(/^Failures:$|^\s+1\) .*›|^.*FAILED$|^.* error /m);
   return output.slice(told < 0 ? -4000 : told).slice(0, 6000);
 };
 

@@ -86,6 +86,8 @@ export const RANGES = {
     'further off something else is wrong',
   ),
   grams: range('Force', 'g', 1, 5000, 'less parts no thread and more is no edge'),
+  newtons: range('Force', 'N', 0.01, 50, 'less parts no thread and more is no edge'),
+  layLowerDeg: range('Laid lower', '°', 0, 45, 'no strop gives more'),
   paperMm: range('Paper', 'mm', 0, 3, 'thicker is card'),
   bedDeg: range('Bed angle', '°', 5, 90, 'a plane’s bed lies between nearly flat and upright'),
   rollerRadiusMm: range('Roller radius', 'mm', 1, 60, 'no guide’s roller is smaller or larger'),

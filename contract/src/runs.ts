@@ -8,15 +8,19 @@ import {
   COUNTS,
   FACETS,
   HEATS,
+  MANNERS,
+  POLISHES,
   PROOFS,
+  SHAKES,
   SKIPS,
+  STROP_PURPOSES,
   type Lift,
   type PutIn,
   type RunEvent,
   type RunFactKind,
   type RunGrinding,
   type RunPlan,
-  type RunPlanStep,
+  type BenchStep,
   type Station,
   type StationKind,
 } from '@mellow-anvil/core';
@@ -29,7 +33,9 @@ export const EVENTS_AT_ONCE = 500;
 
 const flag = Joi.boolean().optional();
 
-const planStep = Joi.object<RunPlanStep, true>({
+const side = Joi.number().valid(0, 1).optional() as never;
+
+const planStep = Joi.object<BenchStep, true>({
   abrasiveId: id,
   strokes: whole('strokes'),
   forceN: number('forceN').optional(),
@@ -37,7 +43,11 @@ const planStep = Joi.object<RunPlanStep, true>({
   count: oneOf('Count', COUNTS).optional(),
   facet: oneOf('Face', FACETS).optional(),
   back: flag,
+  side,
   afterBurr: flag,
+  lastN: number('forceN').optional(),
+  purpose: oneOf('Purpose', STROP_PURPOSES).optional(),
+  lowerDeg: number('layLowerDeg').optional(),
   places: placesSchema.optional() as never,
   curve: flag,
 });
@@ -51,6 +61,7 @@ const grinding = Joi.object<RunGrinding, true>({
 });
 
 const stepAt = Joi.number().integer().min(0).max(1000).required();
+const facet = oneOf('Face', FACETS).optional();
 const stationAt = Joi.number().integer().min(0).max(2000).required();
 
 /** What each kind of station carries. */
@@ -60,22 +71,26 @@ const STATIONS: Readonly<Record<StationKind, SchemaMap>> = {
   care: { abrasiveId: id, care: oneOf('Care', CARE_KINDS), after: flag },
   look: {},
   template: {},
+  joint: { nickMm: number('nickMm') },
   grind: { grinding: grinding.required(), pastColour: flag },
   heat: {},
-  set: { setting: settingSchema.required() },
+  set: { setting: settingSchema.required(), facet },
   lift: {
+    facet,
     lift: Joi.object<Lift, true>({
       bevelDeg: number('angleDeg', 'Bevel'),
       liftMm: number('packingMm', 'Lift').optional(),
       sides: Joi.number().valid(1, 2).required() as never,
     }).required(),
   },
-  marker: { steeper: flag },
+  marker: { steeper: flag, wheel: flag, side },
   stone: { step: stepAt },
-  burr: { wanted: flag },
+  polished: { step: stepAt },
+  burr: { wanted: flag, side, step: stepAt.optional() },
   wash: { oil: flag },
   scratch: { step: stepAt },
-  'burr-off': {},
+  'burr-off': { abrasiveId: id.optional(), strokes: whole('strokes').optional() },
+  nail: {},
   proof: { before: flag },
   wipe: {},
   refit: {},
@@ -109,11 +124,14 @@ const plan = Joi.object<RunPlan, true>({
   setting: settingSchema.optional() as never,
   who: line('Who', 60).optional(),
   grinding: grinding.optional() as never,
+  manner: oneOf('Manner', MANNERS).optional() as never,
   steps: Joi.array().items(planStep).min(1).max(100).required() as never,
   order: Joi.array().items(station).min(1).max(300).optional() as never,
 })
   .custom((value: RunPlan, helpers) => {
-    const lost = (value.order ?? []).find((each) => 'step' in each && each.step >= value.steps.length);
+    const lost = (value.order ?? []).find(
+      (each) => 'step' in each && each.step !== undefined && each.step >= value.steps.length,
+    );
     return lost ? helpers.error('order.step') : value;
   })
   .messages({ 'order.step': 'The order of work names a step the plan does not have.' })
@@ -124,7 +142,7 @@ const feels = Joi.array()
   .length(BURR_PLACES)
   .messages({ 'array.length': `A burr is felt at ${BURR_PLACES} places, left to right.` });
 
-const noted = ['look', 'marker', 'burr', 'wash', 'burr-off', 'proof', 'wipe'];
+const noted = ['look', 'marker', 'burr', 'wash', 'burr-off', 'nail', 'proof', 'wipe'];
 const work = byKind<PutIn>({
   strokes: { abrasiveId: id, strokes: whole('strokeCount').min(1) },
   ...Object.fromEntries(noted.map((kind) => [kind, {}])),
@@ -147,6 +165,10 @@ const FACTS: Readonly<Record<RunFactKind, SchemaMap>> = {
   },
   scratched: { gone: Joi.boolean().required() },
   heated: { heat: oneOf('Heat', HEATS) },
+  polished: { polish: oneOf('Polished', POLISHES) },
+  shook: {
+    places: Joi.array().items(oneOf('Shaking', SHAKES).optional()).unique().max(SHAKES.length).required(),
+  },
   back: {},
   go: { station: stationAt },
   skipped: { why: oneOf('Why', SKIPS) },
@@ -158,6 +180,7 @@ const FACTS: Readonly<Record<RunFactKind, SchemaMap>> = {
     passed: Joi.boolean().required(),
     thickMm: number('shavingMm').optional(),
     wideMm: number('shavingWidthMm').optional(),
+    newtons: number('newtons').optional(),
     grams: number('grams').optional(),
   },
   finished: {},

@@ -2,6 +2,7 @@ import { Joi } from './joi.js';
 import {
   FACETS,
   BURRS,
+  BURR_PLACES,
   CAMBER_READ_BY,
   PROOFS,
   SESSION_KINDS,
@@ -80,6 +81,18 @@ const chips = Joi.object<Chips, true>({
 
 const outcome = Joi.object<Outcome, true>({
   burr: oneOf('Burr', BURRS).optional(),
+  lagged: Joi.array()
+    .items(
+      Joi.number()
+        .integer()
+        .min(0)
+        .max(BURR_PLACES - 1)
+        .optional(),
+    )
+    .unique()
+    .max(BURR_PLACES)
+    .messages({ '*': 'Places along an edge are counted 0 to 4 from the left, each once.' })
+    .optional() as never,
   proof: Joi.array()
     .items(
       Joi.object({
@@ -87,6 +100,7 @@ const outcome = Joi.object<Outcome, true>({
         passed: Joi.boolean().required(),
         thickMm: number('shavingMm').optional(),
         wideMm: number('shavingWidthMm').optional(),
+        newtons: number('newtons').optional(),
         grams: number('grams').optional(),
       }),
     )

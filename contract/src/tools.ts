@@ -2,6 +2,7 @@ import { Joi } from './joi.js';
 import {
   CAMBER_JOBS,
   FAMILY_NAMES,
+  MANNERS,
   RACK_STATES,
   Refusal,
   STEEL_NAMES,
@@ -44,6 +45,7 @@ export const toolSchema = Joi.object<Tool, true>({
   camber: camber.optional() as never,
   setName: line('Set').optional(),
   stoneSet: line('Set of stones', 40).allow('').optional(),
+  manner: oneOf('Manner', MANNERS).optional() as never,
   overruling: overruling.optional() as never,
   notes: notes.optional(),
 })

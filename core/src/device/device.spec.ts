@@ -74,24 +74,24 @@ describe('a profile typed or pasted', () => {
 });
 
 describe('a force tester’s text', () => {
-  it('reads peaks however the line is cut, turns newtons to grams, and tells the rest as unread', () => {
+  it('reads newtons, one plain number a line however it is cut, and tells the rest as unread', () => {
     let rest = '';
-    const lines = ['PE', 'AK 182', ' g\r\nREADY\r', '\n2.00 N\n0\n', '99999\n'].flatMap((chunk) => {
+    const lines = ['1.', '79\r\n 2,0', '4\r\nREADY\r', '\n182 g\n0\n', '99999\n'].flatMap((chunk) => {
       const read = forceText(rest, chunk);
       rest = read.rest;
       return read.lines;
     });
-    expect(lines.flatMap((line) => (line.ok ? [line.grams] : []))).toEqual([182, 204]);
-    expect(lines.filter(({ ok }) => !ok).length).toBe(3);
+    expect(lines.flatMap((line) => (line.ok ? [line.newtons] : []))).toEqual([1.79, 2.04]);
+    expect(lines.filter(({ ok }) => !ok).length).toBe(4);
   });
 
   it('brings the simulated cut through', () => {
     let rest = '';
-    const lines = simulatedForce(200, () => 0.5).flatMap((chunk) => {
+    const lines = simulatedForce(2, () => 0.5).flatMap((chunk) => {
       const read = forceText(rest, chunk);
       rest = read.rest;
       return read.lines;
     });
-    expect(lines.flatMap((line) => (line.ok ? [line.grams] : []))).toEqual([200]);
+    expect(lines.flatMap((line) => (line.ok ? [line.newtons] : []))).toEqual([2]);
   });
 });

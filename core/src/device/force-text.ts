@@ -1,14 +1,15 @@
-/** A line of a cutting-force tester: grams to part the thread, or what could not be read. */
+/** A line of a cutting-force tester: newtons to part the thread, or what could not be read. */
 export type ForceLine =
-  { readonly ok: true; readonly grams: number } | { readonly ok: false; readonly text: string };
+  { readonly ok: true; readonly newtons: number } | { readonly ok: false; readonly text: string };
 
-const MOST_G = 5000;
+const MOST_N = 50;
 const LONGEST_LINE = 64;
 
 /**
- * A force tester's serial text as it comes, in pieces: the peak of a cut a line, in grams, “PEAK 182 g” or the
- * figure alone; newtons are turned to grams. Anything else is told as unread.
+ * A force tester's serial text as it comes, in pieces: newtons, one plain number a line. Anything else is told as
+ * unread.
  * @returns what is left of a line that has not ended, and the lines that have
+ * @example forceText('1.', '79\r\n').lines // [{ ok: true, newtons: 1.79 }]
  */
 export function forceText(
   rest: string,
@@ -25,20 +26,14 @@ export function forceText(
     : { rest: left, lines };
 }
 
-const GRAMS_PER_NEWTON = 1000 / 9.80665;
-
 function lineOf(text: string): ForceLine {
-  const found = /^(?:peak[\s:=]+)?(\d{1,5}(?:[.,]\d{1,3})?)\s*(g|gf|n)?$/i.exec(text);
-  const value = found?.[1] === undefined ? NaN : Number(found[1].replace(',', '.'));
-  const grams = found?.[2]?.toLowerCase() === 'n' ? value * GRAMS_PER_NEWTON : value;
-  return Number.isFinite(grams) && grams > 0 && grams <= MOST_G
-    ? { ok: true, grams: Math.round(grams) }
-    : { ok: false, text };
+  const newtons = /^\d{1,5}(?:[.,]\d{1,6})?$/.test(text) ? Number(text.replace(',', '.')) : NaN;
+  return newtons > 0 && newtons <= MOST_N ? { ok: true, newtons } : { ok: false, text };
 }
 
-/** A made-up tester's text for a cut: noise on the way, the peak, in pieces of any length. */
-export function simulatedForce(grams: number, random: () => number): readonly string[] {
-  const text = `READY\r\nPEAK ${Math.max(1, Math.round(grams * (0.95 + 0.1 * random())))} g\r\n`;
+/** A made-up tester's text for a cut, in pieces of any length. */
+export function simulatedForce(newtons: number, random: () => number): readonly string[] {
+  const text = `${(newtons * (0.95 + 0.1 * random())).toFixed(2)}\r\n`;
   const chunks: string[] = [];
   for (let at = 0; at < text.length;) {
     const long = 1 + Math.floor(random() * 6);

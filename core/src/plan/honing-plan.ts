@@ -3,6 +3,7 @@ import type { CareKind } from '../abrasive/care.js';
 import type { Edge } from '../edge/edge.js';
 import { insist } from '../refusal.js';
 import { landMmOf, wholeLandMm, type ToolAtWork } from '../work/edge-at-work.js';
+import { byTurns } from '../work/sides.js';
 import { contactMm2 } from '../work/worked.js';
 import { backWork, wholeBackMin, type BackStep } from './back-work.js';
 import { camberWork, type CamberStep, type CamberWork } from './camber-work.js';
@@ -113,7 +114,9 @@ export function unjudged(
   const { wornSd, clearingSd } = spreadsOf(tool.edge, request.condition, request.landMm);
   const steps = chosen.steps.map((step, i): PlanStep => {
     const places = curve?.spread.get(step.id);
-    const strokes = places?.reduce((sum, count) => sum + count, 0) ?? step.strokes;
+    // Of two sides each gets as many.
+    const paired = byTurns(tool.edge) ? 2 * Math.ceil(step.strokes / 2) : step.strokes;
+    const strokes = places?.reduce((sum, count) => sum + count, 0) ?? paired;
     return {
       ...pushed(step),
       strokes,

@@ -1,75 +1,314 @@
-import type { Lubricant } from '../abrasive/abrasive.js';
-import type { HoningPlan, PlanCare, PlanStep } from './honing-plan.js';
-import type { ShapingStep } from './shaping-work.js';
-import type { StropStep } from './strop-work.js';
+import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
+import { shapeOfEdge, type Edge } from '../edge/edge.js';
+import type { SessionSetting } from '../session/session.js';
+import type { Manner } from '../tool/manner.js';
+import type { Tool } from '../tool/tool.js';
+import type { Facet } from '../work/facet.js';
+import { byTurns, honedFacet, sidesOf } from '../work/sides.js';
 import type { BackStep } from './back-work.js';
+import { purposeOf, type BenchStep, type RunGrinding } from './bench-step.js';
 import type { CamberStep } from './camber-work.js';
+import { fallingWithin } from './counting.js';
+import type { HoningPlan, PlanStep } from './honing-plan.js';
+import type { PlanRequest } from './plan-request.js';
+import type { ShapingStep } from './shaping-work.js';
+import { isWalked, type Lift, type Station } from './station.js';
+import type { StropStep } from './strop-work.js';
 
-/** One line of the work, in its place. */
-export type WorkLine =
-  | { readonly what: 'care'; readonly care: PlanCare }
-  | { readonly what: 'grind' }
-  | { readonly what: 'shape'; readonly step: ShapingStep }
-  | { readonly what: 'set' }
-  | { readonly what: 'back'; readonly step: BackStep }
-  | { readonly what: 'hone'; readonly step: PlanStep }
-  | { readonly what: 'burr' }
-  /** The curve ground to its template. */
-  | { readonly what: 'curve' }
-  | { readonly what: 'camber'; readonly step: CamberStep }
-  /** Wash stone, guide and blade; the oil wiped off first where the one before was oiled. */
-  | { readonly what: 'wash'; readonly oil: boolean }
-  | { readonly what: 'burr-off'; readonly step: BackStep }
-  | { readonly what: 'strop'; readonly step: StropStep }
-  | { readonly what: 'wipe' };
+/** The part of a plan that some strokes are made for. */
+export type PlanPart =
+  | { readonly what: 'shape'; readonly of: ShapingStep }
+  | { readonly what: 'back'; readonly of: BackStep }
+  | { readonly what: 'hone'; readonly of: PlanStep }
+  | { readonly what: 'curve'; readonly of: CamberStep }
+  | { readonly what: 'strop'; readonly of: StropStep };
+
+/** Strokes at the bench and the part of the plan they are made for. */
+export type OrderedStep = BenchStep & { readonly part: PlanPart };
+
+/** What the order of work depends on beside plan and tool. */
+export interface OrderInput {
+  readonly plan: HoningPlan;
+  readonly tool: Tool;
+  readonly request?: Pick<PlanRequest, 'way'>;
+  /** The wheel's passes, where they were worked out. */
+  readonly grinding?: RunGrinding;
+  /** The guide's setting for a facet. */
+  readonly settingOf?: (facet: Facet) => SessionSetting | undefined;
+  /** Held by hand, in place of a guide. */
+  readonly lift?: Lift;
+  readonly manner?: Manner;
+  readonly stoneOf: (id: string) => Pick<Abrasive, 'kind' | 'lubricant'> | undefined;
+}
+
+/** The strokes of a plan, and the order in which they are made and asked about. */
+export interface WorkOrder {
+  readonly steps: readonly OrderedStep[];
+  readonly order: readonly Station[];
+}
+
+/** The facet of a side, where it has a name of its own. */
+const facetOfSide = (edge: Edge, side: 0 | 1): Facet | undefined => {
+  const { one, other } = sidesOf(edge);
+  return other && (side === 0 ? one : other).facets.at(-1)?.facet;
+};
 
 /**
- * A plan as it is worked: the stones made ready, the wheel, the back of a new blade, the guide set, the
- * stones with a wash between two, the burr looked for after the first and taken off after the last, the
- * strop, the steel wiped.
+ * The strokes of a plan one after the other: a primary made flatter, the back prepared, the curve where a coarser
+ * stone shapes it, the facet at the edge, the strops. An edge of two sides is worked on one until its burr stands,
+ * then on the other, then by turns with falling counts.
  */
-export function orderOfWork(
+export function stepsInOrder(
+  { edge }: Tool,
   plan: HoningPlan,
-  lubricantOf: (id: string) => Lubricant | undefined,
-): readonly WorkLine[] {
-  const { care = [], grinding, shaping, back = [], steps, strop, bareStrop, camber, curveToGrind } = plan;
-  const washed = <T extends { readonly id: string }>(
-    list: readonly T[],
-    line: (one: T) => WorkLine,
-  ): WorkLine[] =>
-    list.flatMap((one, i) => {
-      const before = list[i - 1];
-      const wet = before && lubricantOf(before.id);
-      return before ? [{ what: 'wash', oil: wet === 'oil' } as const, line(one)] : [line(one)];
+  request: Pick<PlanRequest, 'way'> = {},
+): readonly OrderedStep[] {
+  const { shaping, back = [], camber, steps, strop, bareStrop } = plan;
+  const atEdge = honedFacet(edge);
+  const onStone = (part: PlanPart, facet: Facet | undefined, more: Partial<BenchStep> = {}): OrderedStep => {
+    const { id, strokes, forceN, places } = part.of as PlanStep;
+    return {
+      abrasiveId: id,
+      strokes,
+      ...(forceN !== undefined && { forceN }),
+      ...(request.way === 'both' && { bothWays: true }),
+      ...(facet && { facet }),
+      ...(places && { places }),
+      ...more,
+      part,
+    };
+  };
+  const curve = camber ? [onStone({ what: 'curve', of: camber }, atEdge, { curve: true })] : [];
+  const turns = byTurns(edge);
+  const honed = (of: PlanStep, first: boolean): readonly OrderedStep[] => {
+    const part = { what: 'hone', of } as const;
+    if (!turns || of.places) return [onStone(part, atEdge)];
+    if (!first) return [onStone(part, undefined, { count: 'half' })];
+    const falling = fallingWithin(of.strokes / 4);
+    const each = (of.strokes - falling) / 2;
+    const side = (index: 0 | 1, strokes: number): OrderedStep => ({
+      ...onStone(part, facetOfSide(edge, index) ?? atEdge, { strokes, side: index }),
     });
-  const preparing = back.filter(({ prepares }) => prepares);
-  const burrOff = back.find(({ prepares }) => !prepares);
+    return [
+      side(0, Math.ceil(each)),
+      side(1, Math.floor(each)),
+      ...(falling > 0
+        ? [onStone(part, facetOfSide(edge, 0) ? undefined : atEdge, { strokes: falling, count: 'falling' })]
+        : []),
+    ];
+  };
   return [
-    ...care.map((each): WorkLine => ({ what: 'care', care: each })),
-    ...(grinding ? [{ what: 'grind' } as const] : []),
-    ...(curveToGrind ? [{ what: 'curve' } as const] : []),
-    ...(shaping
+    ...(shaping ? [onStone({ what: 'shape', of: shaping }, 'primary')] : []),
+    ...back.flatMap((of) => (of.prepares ? [onStone({ what: 'back', of }, 'back')] : [])),
+    ...(camber?.before ? curve : []),
+    ...steps.flatMap((of, i) => [
+      ...honed(of, i === 0),
+      ...(i === 0 && camber && !camber.before ? curve : []),
+    ]),
+    ...[strop, bareStrop].flatMap((of): readonly OrderedStep[] => (of ? [stropped(of)] : [])),
+  ];
+}
+
+function stropped(of: StropStep): OrderedStep {
+  const { id, strokes, purpose, firstN, lastN, lowerDeg } = of;
+  return {
+    abrasiveId: id,
+    strokes,
+    ...(firstN !== undefined && { forceN: firstN }),
+    ...(lastN !== undefined && { lastN }),
+    ...(purpose && { purpose }),
+    ...(lowerDeg !== undefined && { lowerDeg: Number(lowerDeg.toFixed(1)) }),
+    afterBurr: true,
+    count: 'half',
+    part: { what: 'strop', of },
+  };
+}
+
+/**
+ * The whole order of work, the one list that page, bench and record go by: the bench and its stones made ready, a
+ * look, the wheel with its marker, the edge jointed where a nick is ground out, the guide set for the primary and
+ * again for the facet at the edge, the back and whether it is polished corner to corner, each stone with a wash
+ * before it and a look at its scratches after, the burr proved side by side, the curve, the burr off and felt for
+ * along the nail, the edge proved before and after the strops, wiped, refitted, put away, the stones seen to for
+ * next time. What is not needed is not in it; a practised hand walks the part of it that is {@link isWalked} briskly.
+ * Common practice, no source.
+ * @example orderOfWork({ plan, tool, stoneOf }).order // [{ kind: 'ready' }, { kind: 'look' }, …]
+ */
+export function orderOfWork(input: OrderInput): WorkOrder {
+  const { plan, tool, request, manner = 'thorough' } = input;
+  const steps = stepsInOrder(tool, plan, request);
+  const stations = [
+    ...before(input, steps),
+    ...atTheWheel(input),
+    ...primaryOf(input, steps),
+    ...backOf(input, steps),
+    ...edgeOf(input, steps),
+    ...after(input, steps),
+  ];
+  return { steps, order: stations.filter((station) => isWalked(station, manner)) };
+}
+
+type Steps = readonly OrderedStep[];
+
+/** Places of the steps that are for something. */
+const of = (steps: Steps, what: ReturnType<typeof purposeOf>): readonly number[] =>
+  steps.flatMap((step, i) => (purposeOf(step) === what ? [i] : []));
+
+/** Steps on stones, of whatever facet. */
+const hasStones = (steps: Steps): boolean => steps.some(({ afterBurr }) => !afterBurr);
+
+function before({ plan: { care = [], grinding }, tool }: OrderInput, steps: Steps): readonly Station[] {
+  const work = hasStones(steps) || grinding !== undefined;
+  return [
+    ...(tool.edge.form === 'knife-set' && hasStones(steps) ? [{ kind: 'isolate' } as const] : []),
+    ...(work ? [{ kind: 'ready' } as const] : []),
+    ...care.map(({ id, kind }): Station => ({ kind: 'care', abrasiveId: id, care: kind })),
+    ...(work ? [{ kind: 'look' } as const] : []),
+  ];
+}
+
+/** Less than this nobody joints, mm. */
+const LEAST_NICK_MM = 0.01;
+
+function atTheWheel({ plan, grinding: planned }: OrderInput): readonly Station[] {
+  const { grinding: asked, curveToGrind } = plan;
+  const template: readonly Station[] = curveToGrind ? [{ kind: 'template' }] : [];
+  if (!asked) return template;
+  const { backMm = 0 } = asked;
+  const grinding = planned ?? { wheelId: asked.wheelId, stopShortMm: asked.stopShortMm };
+  return [
+    ...template,
+    ...(backMm >= LEAST_NICK_MM ? [{ kind: 'joint', nickMm: backMm } as const] : []),
+    { kind: 'marker', wheel: true },
+    { kind: 'grind', grinding },
+    { kind: 'heat' },
+  ];
+}
+
+/** The guide set for a facet, or the blade found on it by hand. */
+function held({ settingOf, lift, tool }: OrderInput, facet: Facet): readonly Station[] {
+  if (lift) {
+    const { edge } = tool;
+    const flatter = facet === 'primary' && edge.form === 'single-bevel';
+    return [{ kind: 'lift', facet, lift: flatter ? { ...lift, bevelDeg: edge.primaryDeg } : lift }];
+  }
+  const setting = settingOf?.(facet);
+  return setting ? [{ kind: 'set', facet, setting }] : [];
+}
+
+function primaryOf(input: OrderInput, steps: Steps): readonly Station[] {
+  return of(steps, 'primary').flatMap((step): Station[] => [
+    ...held(input, 'primary'),
+    { kind: 'stone', step },
+    washAfter(steps, step, input),
+  ]);
+}
+
+function backOf(input: OrderInput, steps: Steps): readonly Station[] {
+  const backs = of(steps, 'back');
+  const last = backs.at(-1);
+  return [
+    ...backs.flatMap((step, i): Station[] =>
+      i === 0
+        ? [{ kind: 'stone', step }]
+        : [washAfter(steps, backs[i - 1] as number, input), { kind: 'stone', step }],
+    ),
+    ...(last === undefined ? [] : [{ kind: 'polished', step: last } as const, washAfter(steps, last, input)]),
+  ];
+}
+
+function edgeOf(input: OrderInput, steps: Steps): readonly Station[] {
+  const { edge } = input.tool;
+  const stones = of(steps, 'edge');
+  const [first] = stones;
+  if (first === undefined) return [];
+  const firstPart = steps[first]?.part.of;
+  const finer = stones.filter((i) => steps[i]?.part.of !== firstPart);
+  const curves = of(steps, 'curve');
+  return [
+    ...held(input, honedFacet(edge) ?? facetOfSide(edge, 0) ?? 'bevel'),
+    ...markers(edge),
+    ...curves
+      .filter((i) => i < first)
+      .flatMap((step): Station[] => [{ kind: 'stone', step }, washAfter(steps, step, input)]),
+    ...stones.filter((i) => !finer.includes(i)).flatMap((step) => raising(edge, steps, step)),
+    ...curves.filter((i) => i > first).map((step): Station => ({ kind: 'stone', step })),
+    ...finer.flatMap((step, i): Station[] => [
+      washAfter(steps, finer[i - 1] ?? first, input),
+      { kind: 'stone', step },
+      { kind: 'scratch', step },
+    ]),
+  ];
+}
+
+/** Strokes of the first stone and the burr they raise; those by turns come when it stood on both sides. */
+function raising(edge: Edge, steps: Steps, step: number): readonly Station[] {
+  const side = steps[step]?.side;
+  if (side === undefined && byTurns(edge) && !steps[step]?.places) return [{ kind: 'stone', step }];
+  // What the reverse of a scraping edge turned up is turned over again: the burr of its scraping side stays.
+  const wanted = edge.form === 'scraping' && side !== 0;
+  return [
+    { kind: 'stone', step },
+    { kind: 'burr', step, ...(side !== undefined && { side }), ...(wanted && { wanted }) },
+  ];
+}
+
+/** Where colour tells whether the stone meets the bevel: straight edges; both faces of a hook, or its two rims at once. */
+function markers(edge: Edge): readonly Station[] {
+  if (edge.form === 'hook') {
+    return edge.make === 'hollow-inside'
+      ? [{ kind: 'marker' }]
+      : [
+          { kind: 'marker', side: 0 },
+          { kind: 'marker', side: 1 },
+        ];
+  }
+  if (shapeOfEdge(edge) !== 'straight') return [];
+  // Where a land is honed, colour stays at the heel as it should.
+  const steeper = edge.form === 'single-bevel' && edge.secondaryDeg !== undefined;
+  return [{ kind: 'marker', ...(steeper && { steeper }) }];
+}
+
+function after(input: OrderInput, steps: Steps): readonly Station[] {
+  const { plan, tool } = input;
+  const { edge, host } = tool;
+  const stones = of(steps, 'edge');
+  const last = stones.at(-1);
+  const strops = of(steps, 'strop');
+  const work = hasStones(steps) || plan.grinding !== undefined;
+  const off = plan.back?.find(({ prepares }) => !prepares);
+  return [
+    // The finest stone of a scraping edge raises the burr that stays: nothing takes it off again.
+    ...(last !== undefined && edge.form !== 'scraping'
       ? [
-          { what: 'shape', step: shaping } as const,
-          { what: 'wash', oil: lubricantOf(shaping.id) === 'oil' } as const,
+          { kind: 'burr-off', ...(off && { abrasiveId: off.id, strokes: off.strokes }) } as const,
+          { kind: 'nail' } as const,
         ]
       : []),
-    ...washed(preparing, (step) => ({ what: 'back', step })),
-    ...(steps.length > 0 ? [{ what: 'set' } as const] : []),
-    ...(camber?.before
-      ? [{ what: 'camber', step: camber } as const, { what: 'wash', oil: false } as const]
+    ...(last !== undefined && strops.length > 0
+      ? [{ kind: 'proof', before: true } as const, washAfter(steps, last, input)]
       : []),
-    ...washed(steps, (step) => ({ what: 'hone', step })).flatMap((line): WorkLine[] =>
-      line.what === 'hone' && line.step === steps[0]
-        ? [
-            line,
-            { what: 'burr' },
-            ...(camber && !camber.before ? [{ what: 'camber', step: camber } as const] : []),
-          ]
-        : [line],
-    ),
-    ...(burrOff ? [{ what: 'burr-off', step: burrOff } as const] : []),
-    ...[strop, bareStrop].flatMap((step): WorkLine[] => (step ? [{ what: 'strop', step }] : [])),
-    { what: 'wipe' },
+    ...strops.map((step): Station => ({ kind: 'stone', step })),
+    { kind: 'proof' },
+    ...(work ? [{ kind: 'wipe' } as const] : []),
+    ...(host || edge.form === 'knife-set' ? [{ kind: 'refit' } as const] : []),
+    ...(hasStones(steps) ? [{ kind: 'away' } as const, ...forNextTime(steps, input)] : []),
   ];
+}
+
+/** Wash after a stone; the oil wiped off first where it was oiled. */
+function washAfter(steps: Steps, step: number, { stoneOf }: OrderInput): Station {
+  const oil = stoneOf(steps[step]?.abrasiveId ?? '')?.lubricant === 'oil';
+  return { kind: 'wash', ...(oil && { oil }) };
+}
+
+/** Stones that dish are flattened when the work is done, each once. */
+function forNextTime(steps: Steps, { stoneOf }: OrderInput): readonly Station[] {
+  const ids = [...new Set(of(steps, 'edge').map((i) => steps[i]?.abrasiveId ?? ''))];
+  return ids
+    .filter((id) => {
+      const stone = stoneOf(id);
+      return stone?.kind === 'water-stone' && kindFacts(stone.kind).upkeep === 'flatten';
+    })
+    .map((abrasiveId): Station => ({ kind: 'care', abrasiveId, care: 'flattened', after: true }));
 }

@@ -1,10 +1,11 @@
-import type { Edge } from '../edge/edge.js';
 import type { ToolRecord } from '../record/tool-record.js';
 import { asItStands } from '../record/edge-state.js';
 import type { Facet } from '../work/facet.js';
-import { honedFacet } from '../work/sides.js';
+import { byTurns, honedFacet } from '../work/sides.js';
 import { defaultRequest, type AskedOf } from './default-request.js';
-import type { HoningPlan } from './honing-plan.js';
+import type { Tool } from '../tool/tool.js';
+import type { HoningPlan, PlanStep } from './honing-plan.js';
+import { stepsInOrder } from './order-of-work.js';
 import type { PlanRequest } from './plan-request.js';
 import { planHoning, type TooMuch, type WayOut } from './ways-out.js';
 
@@ -53,7 +54,7 @@ export function planAnswer(of: AskedOf, asked: Partial<PlanRequest>): PlanAnswer
   return {
     request,
     ...(grinding && { grinding }),
-    steps: stepsOf(tool.edge, plan, request),
+    steps: answered(tool, plan, request),
     totalMin,
     low: lowMin ?? totalMin,
     high: highMin ?? totalMin,
@@ -63,45 +64,25 @@ export function planAnswer(of: AskedOf, asked: Partial<PlanRequest>): PlanAnswer
   };
 }
 
-/** In the order they are done: a primary made flatter, the back prepared, the curve where a coarser stone shapes it, the edge, the strop. */
-function stepsOf(edge: Edge, plan: HoningPlan, { way, forceN }: PlanRequest): readonly AnsweredStep[] {
-  const { shaping, back = [], camber, steps, strop, bareStrop } = plan;
-  const atEdge = honedFacet(edge) ?? 'bevel';
-  const step = (
-    { id, strokes, low, high, minutes, forceN: push, places }: PlannedStep,
-    facet: Facet,
-  ): AnsweredStep => ({
-    abrasiveId: id,
-    facet,
-    strokes,
-    low: low ?? strokes,
-    high: high ?? strokes,
-    minutes,
-    forceN: push ?? forceN,
-    ...(way === 'both' && { bothWays: true }),
-    ...(places && { places }),
-  });
-  const curve = camber ? [step(camber, atEdge)] : [];
-  const honed = steps.map((each) => step(each, atEdge));
-  return [
-    ...(shaping ? [step(shaping, 'primary')] : []),
-    ...back.filter(({ prepares }) => prepares).map((each) => step(each, 'back')),
-    ...(camber?.before ? curve : []),
-    ...honed.slice(0, 1),
-    ...(camber?.before ? [] : curve),
-    ...honed.slice(1),
-    ...[strop, bareStrop].flatMap((each) => (each ? [step({ ...each, forceN: each.firstN }, atEdge)] : [])),
-  ];
-}
-
-interface PlannedStep {
-  readonly id: string;
-  readonly strokes: number;
-  readonly low?: number;
-  readonly high?: number;
-  readonly minutes: number;
-  readonly forceN?: number;
-  readonly places?: readonly number[];
+/** In the order they are done; of an edge worked by turns, both sides of a stone together. */
+function answered(tool: Tool, plan: HoningPlan, request: PlanRequest): readonly AnsweredStep[] {
+  const steps = stepsInOrder(tool, plan, request);
+  return steps
+    .filter(({ part }, i) => steps[i - 1]?.part.of !== part.of)
+    .map(({ abrasiveId, facet, part, forceN, bothWays }): AnsweredStep => {
+      const { strokes, minutes, low, high, places } = part.of as PlanStep;
+      return {
+        abrasiveId,
+        facet: (byTurns(tool.edge) ? honedFacet(tool.edge) : facet) ?? honedFacet(tool.edge) ?? 'bevel',
+        strokes,
+        low: low ?? strokes,
+        high: high ?? strokes,
+        minutes,
+        forceN: forceN ?? request.forceN,
+        ...(bothWays && { bothWays }),
+        ...(places && { places }),
+      };
+    });
 }
 
 const whyTooMuch = ({ strokes, rubbingMin }: TooMuch): string =>

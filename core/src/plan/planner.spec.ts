@@ -138,18 +138,30 @@ describe('a plan', () => {
     const set = [...bench, strop];
     const exact = { ...request, school: 'exact', order: ['1000', '8000'] } as const;
     const plan = planHoning(chisel, set, exact, record);
-    const lines = orderOfWork(plan, (id) => set.find((each) => each.id === id)?.lubricant);
-    const words = lines.map((line) => ('step' in line ? `${line.what} ${line.step.id}` : line.what));
-    expect(words).toEqual([
+    const { steps, order } = orderOfWork({
+      plan,
+      tool: chisel,
+      settingOf: () => ({ angleDeg: 30 }),
+      stoneOf: (id) => set.find((each) => each.id === id),
+    });
+    const words = order.map((each) =>
+      each.kind === 'stone' ? `stone ${steps[each.step]?.abrasiveId ?? ''}` : each.kind,
+    );
+    expect(words.slice(1, 15)).toEqual([
       'care',
+      'look',
       'set',
-      'hone 1000',
+      'marker',
+      'stone 1000',
       'burr',
       'wash',
-      'hone 8000',
-      'burr-off 8000',
-      'strop strop',
-      'wipe',
+      'stone 8000',
+      'scratch',
+      'burr-off',
+      'nail',
+      'proof',
+      'wash',
+      'stone strop',
     ]);
     expect(plan.care).toEqual([{ id: '1000', kind: 'flattened', minutes: 2 }]);
     const rested = planHoning(chisel, set, exact);
@@ -177,8 +189,12 @@ describe('a plan', () => {
     expect(ids(planHoning(chisel, mixed, { ...request, finishUm: 12 }))).toEqual(['oil']);
     const only = planHoning(chisel, [oil, abrasive('8000', 1.2)], { ...request, school: 'two-stones' });
     expect(ids(only)).toEqual(['oil', '8000']);
-    const lines = orderOfWork(only, (id) => (id === 'oil' ? 'oil' : 'water'));
-    expect(lines.find(({ what }) => what === 'wash')).toEqual({ what: 'wash', oil: true });
+    const { order } = orderOfWork({
+      plan: only,
+      tool: chisel,
+      stoneOf: (id) => (id === 'oil' ? oil : bench.find((each) => each.id === id)),
+    });
+    expect(order.find(({ kind }) => kind === 'wash')).toEqual({ kind: 'wash', oil: true });
     const sets = bench.map((each, i) => ({ ...each, sets: [i < 2 ? 'Roll' : 'Bench'] }));
     expect(ids(planHoning(chisel, sets, { ...request, set: 'Roll', finishUm: 12 }))).toEqual(['1000']);
     expect(() => planHoning(chisel, sets, { ...request, set: 'Nothing' })).toThrowError(/another set/);

@@ -7,6 +7,7 @@ import type { ConditionKind } from '../edge/dulling.js';
  */
 export const SYMPTOMS = {
   'burr-in-part': 'The burr stands only in places',
+  'burr-uneven': 'The burr is stronger in one place',
   'no-burr': 'No burr comes up',
   'burr-stays': 'The burr will not come off',
   'heel-shiny': 'The heel is shiny, the edge is not',
@@ -20,11 +21,13 @@ export const SYMPTOMS = {
   thickened: 'It cuts ever harder, though it is sharp',
   crumbles: 'The edge crumbles',
   'dull-at-once': 'It is dull again at once',
+  'not-fine': 'It cuts, but not finely',
   'skates-on-nail': 'It skates on the thumbnail',
   'shakes-on-nail': 'It shakes when drawn along the nail',
   'lines-in-cut': 'It leaves lines in the cut',
   'light-on-edge': 'The edge shows light',
   'sharp-does-not-cut': 'The plane will not cut, though it is sharp',
+  'shavings-jam': 'Shavings jam under the chip breaker',
   'tracks-on-board': 'The plane leaves tracks',
   'tall-scallops': 'The plane leaves tall scallops',
 } as const;
@@ -53,9 +56,21 @@ export const LOOKS = {
   'clearance-small': 'Bed less bevel, or back bevel on a bevel-up iron: is the clearance under ten degrees?',
   'light-at-corners': 'A straightedge on the edge: is there light at both corners?',
   'strop-lifted': 'Was it stropped hard, or lifted at the end of the stroke?',
+  'stone-shines': 'Is the stone dark with swarf, or does it shine and slip?',
+  'file-bites': 'Does a worn file bite into the steel behind the edge?',
+  'breaker-gap': 'The chip breaker on the back, held to the light: does light show between them?',
 } as const;
 export type Look = keyof typeof LOOKS;
 export const LOOK_NAMES = Object.keys(LOOKS) as readonly Look[];
+
+/** What a look sees that a symptom already names: it is one observation, and counts once. */
+export const SEEN_ALREADY: Partial<Readonly<Record<Look, Symptom>>> = {
+  'marker-edge': 'heel-shiny',
+  'marker-heel': 'edge-shiny',
+  'marker-one-side': 'one-side-shiny',
+  'lens-scratches': 'scratches-show',
+  'colour-seen': 'temper-colour',
+};
 
 /** What mends a cause: words, and a plan asked for that condition where a honing or grinding is it. */
 export interface Cure {
@@ -89,6 +104,7 @@ export const CAUSES = {
       'skates-on-nail': 'often',
       'light-on-edge': 'often',
       'lines-in-cut': 'sometimes',
+      'not-fine': 'sometimes',
     },
     looks: { 'marker-edge': 'sometimes', 'fingertip-burr': 'sometimes' },
     cure: {
@@ -125,7 +141,12 @@ export const CAUSES = {
     name: 'The blade is not square in the guide',
     why: 'One side of the bevel is lower than the other.',
     common: 3,
-    shows: { 'one-side-shiny': 'always', 'burr-in-part': 'often', 'tracks-on-board': 'sometimes' },
+    shows: {
+      'one-side-shiny': 'always',
+      'burr-in-part': 'often',
+      'burr-uneven': 'often',
+      'tracks-on-board': 'sometimes',
+    },
     looks: { 'marker-one-side': 'always', 'square-blade': 'often' },
     cure: {
       says: 'Clamp it square against a stop, then hone it true.',
@@ -141,6 +162,7 @@ export const CAUSES = {
     shows: {
       'one-side-shiny': 'often',
       'burr-in-part': 'often',
+      'burr-uneven': 'always',
       'corners-rounded': 'sometimes',
       'edge-bellied': 'sometimes',
     },
@@ -155,7 +177,12 @@ export const CAUSES = {
     name: 'Moved on to the finer stone too soon',
     why: 'Its strokes polish the tops of scratches it never reached the bottom of.',
     common: 4,
-    shows: { 'scratches-show': 'always', 'lines-in-cut': 'often', 'skates-on-nail': 'sometimes' },
+    shows: {
+      'scratches-show': 'always',
+      'not-fine': 'always',
+      'lines-in-cut': 'often',
+      'skates-on-nail': 'sometimes',
+    },
     looks: { 'lens-scratches': 'always' },
     cure: {
       says: 'Back one stone, until its marks alone are left; then finer again.',
@@ -167,7 +194,7 @@ export const CAUSES = {
     name: 'A coarse grain on the fine stone',
     why: 'One stray grain scores every stroke.',
     common: 2,
-    shows: { 'scratches-show': 'often', 'lines-in-cut': 'often' },
+    shows: { 'scratches-show': 'often', 'lines-in-cut': 'often', 'not-fine': 'sometimes' },
     looks: { 'lens-scratches': 'often' },
     cure: {
       says: 'Wash stone, guide wheel, blade and hands; flatten the stone if it comes again.',
@@ -209,7 +236,12 @@ export const CAUSES = {
     name: 'Rolled on the strop',
     why: 'Too much pressure, or a lift at the end, rolls the edge over soft leather.',
     common: 3,
-    shows: { 'rounded-over': 'often', 'skates-on-nail': 'often', 'dull-at-once': 'sometimes' },
+    shows: {
+      'rounded-over': 'often',
+      'skates-on-nail': 'often',
+      'not-fine': 'often',
+      'dull-at-once': 'sometimes',
+    },
     looks: { 'strop-lifted': 'always' },
     cure: {
       says: 'A few strokes on the finest stone, then strop lightly: stop, then turn over; never lift.',
@@ -233,7 +265,12 @@ export const CAUSES = {
     name: 'The stone is dished',
     why: 'A hollow stone makes a belly.',
     common: 4,
-    shows: { 'edge-bellied': 'always', 'burr-in-part': 'often', 'corners-rounded': 'sometimes' },
+    shows: {
+      'edge-bellied': 'always',
+      'burr-in-part': 'often',
+      'burr-uneven': 'sometimes',
+      'corners-rounded': 'sometimes',
+    },
     looks: { 'straightedge-stone': 'always', 'marker-patches': 'often' },
     cure: {
       says: 'Flatten the stone first, then hone the edge straight on it.',
@@ -294,7 +331,12 @@ export const CAUSES = {
     name: 'The burr was left on',
     why: 'It cuts for a moment, folds, and is gone with the edge.',
     common: 4,
-    shows: { 'dull-at-once': 'always', 'shakes-on-nail': 'always', 'burr-stays': 'sometimes' },
+    shows: {
+      'dull-at-once': 'always',
+      'shakes-on-nail': 'always',
+      'burr-stays': 'sometimes',
+      'not-fine': 'sometimes',
+    },
     looks: { 'fingertip-burr': 'always' },
     cure: {
       says: 'Back and bevel in turn on the finest stone, lighter each time; then the strop.',
@@ -318,12 +360,56 @@ export const CAUSES = {
     name: 'The back is not polished to the edge',
     why: 'An edge is two surfaces; the other one is not there.',
     common: 2,
-    shows: { 'burr-stays': 'often', 'skates-on-nail': 'often', 'lines-in-cut': 'sometimes' },
+    shows: {
+      'burr-stays': 'often',
+      'skates-on-nail': 'often',
+      'not-fine': 'often',
+      'lines-in-cut': 'sometimes',
+    },
     looks: { 'back-flat': 'always' },
     cure: {
       says: 'Prepare the back: its first millimetres, corner to corner, as for a blade new to the bench.',
       condition: 'new',
       side: 'plan',
+    },
+  },
+  'stone-loaded': {
+    name: 'The stone is loaded or glazed',
+    why: 'Swarf fills it, or its grains are worn smooth: it slides where it should cut.',
+    common: 3,
+    shows: {
+      'no-burr': 'often',
+      'scratches-show': 'often',
+      'not-fine': 'sometimes',
+      'burr-in-part': 'sometimes',
+    },
+    looks: { 'stone-shines': 'always' },
+    cure: {
+      says: 'Clean it, flatten it or dress it, then the same strokes again.',
+      stones: true,
+      condition: 'dull',
+    },
+  },
+  'steel-soft': {
+    name: 'The steel is too soft there',
+    why: 'Ground past its hardening, or never hard: the edge folds however well it is honed.',
+    common: 1,
+    shows: { 'dull-at-once': 'always', 'burr-stays': 'often', 'rounded-over': 'often' },
+    looks: { 'file-bites': 'always', 'fingertip-burr': 'sometimes' },
+    cure: {
+      says: 'Grind back to hard steel where there is some; else it is a blade for rough work, or for a competent person to harden.',
+      side: 'edge',
+    },
+  },
+  'breaker-off': {
+    name: 'The chip breaker is badly seated',
+    why: 'A gap under it, a blunt front or a place too far back, and shavings wedge in.',
+    common: 2,
+    shows: { 'shavings-jam': 'always', 'sharp-does-not-cut': 'often' },
+    looks: { 'breaker-gap': 'always' },
+    cure: {
+      says: 'Hone its underside until no light shows, slide it on from the side, about 2 mm back.',
+      side: 'edge',
     },
   },
   'no-clearance': {

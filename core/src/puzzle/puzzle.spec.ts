@@ -1,8 +1,16 @@
 import fc from 'fast-check';
 import { PROOFS } from '../session/session.js';
 import { GATE_WORDS } from '../run/gates.js';
-import { symptomsOf } from './from-run.js';
-import { CAUSE_NAMES, LOOK_NAMES, SYMPTOM_NAMES, causeFacts, type Look, type Symptom } from './knowledge.js';
+import { seenInRun } from './from-run.js';
+import {
+  CAUSE_NAMES,
+  LOOK_NAMES,
+  SEEN_ALREADY,
+  SYMPTOM_NAMES,
+  causeFacts,
+  type Look,
+  type Symptom,
+} from './knowledge.js';
 import { nextLooks, rankCauses } from './ranking.js';
 
 const top = (symptoms: readonly Symptom[], looks: Partial<Record<Look, boolean>> = {}): string =>
@@ -50,6 +58,9 @@ describe('the puzzle', () => {
     expect(top(['crumbles'])).toBe('too-acute');
     expect(top(['crumbles'], { 'lens-pits': true, 'lens-chips': false })).toBe('pitted');
     expect(top(['scratches-show'])).toBe('moved-on-too-soon');
+    expect(top(['no-burr'], { 'stone-shines': true })).toBe('stone-loaded');
+    expect(top(['dull-at-once'], { 'file-bites': true })).toBe('steel-soft');
+    expect(top(['shavings-jam'])).toBe('breaker-off');
   });
 
   it('keeps shares that sum to one, and never expects a look to confuse (fast-check)', () => {
@@ -68,12 +79,29 @@ describe('the puzzle', () => {
   });
 
   it('begins with what a run’s gates and proof recorded', () => {
-    expect(symptomsOf(['burr-gaps', 'hot', 'scratches'], [{ test: 'cut', passed: false }])).toEqual([
-      'burr-in-part',
-      'scratches-show',
-      'lines-in-cut',
-    ]);
-    for (const test of PROOFS) expect(symptomsOf([], [{ test, passed: false }]).length).toBe(1);
-    expect(symptomsOf(GATE_WORDS, []).length).toBeGreaterThan(6);
+    expect(seenInRun(['burr-gaps', 'hot', 'scratches'], [{ test: 'cut', passed: false }])).toEqual({
+      symptoms: ['burr-in-part', 'scratches-show', 'lines-in-cut'],
+      looks: {},
+    });
+    for (const test of PROOFS) expect(seenInRun([], [{ test, passed: false }]).symptoms.length).toBe(1);
+    expect(seenInRun(GATE_WORDS, []).symptoms.length).toBeGreaterThan(6);
+    expect(seenInRun(['marker-hollow'], [])).toEqual({ symptoms: [], looks: { 'marker-patches': true } });
+  });
+
+  it('takes a run’s evidence as it was given: a strong place is no gap, a failed hair test no skating nail', () => {
+    expect(seenInRun(['burr-strong'], [])).toEqual({ symptoms: ['burr-uneven'], looks: {} });
+    expect(seenInRun([], [{ test: 'hair', passed: false }]).symptoms).toEqual(['not-fine']);
+    expect(top(['burr-uneven'])).toBe('uneven-pressure');
+    expect(top(['not-fine'])).toBe('moved-on-too-soon');
+  });
+
+  it('counts no look twice: what a symptom names already is neither asked for nor counted again', () => {
+    for (const [look, symptom] of Object.entries(SEEN_ALREADY) as [Look, Symptom][]) {
+      const seen = { symptoms: [symptom], looks: {} };
+      expect(nextLooks(seen).map((next) => next.look))
+        .withContext(look)
+        .not.toContain(look);
+      expect(rankCauses({ ...seen, looks: { [look]: true } })).toEqual(rankCauses(seen));
+    }
   });
 });

@@ -2,6 +2,7 @@ import {
   CAUSE_NAMES,
   LOOK_NAMES,
   OFTEN,
+  SEEN_ALREADY,
   causeFacts,
   type CauseName,
   type Look,
@@ -21,17 +22,25 @@ export interface Ranked {
   readonly share: number;
 }
 
+/** Whether a symptom says already what a look would see. */
+const isSeen = (look: Look, symptoms: readonly Symptom[]): boolean => {
+  const same = SEEN_ALREADY[look];
+  return same !== undefined && symptoms.includes(same);
+};
+
 const chance = (often: Often | undefined): number => OFTEN[often ?? 'hardly'];
 
 /**
  * The causes of what was seen, the likeliest first: Bayes' rule with the signs taken as independent of each
- * other (naive), on the estimates of the knowledge base. A symptom not named says nothing; a look answered no does.
+ * other (naive), on the estimates of the knowledge base. A symptom not named says nothing; a look answered no does;
+ * a look that saw what a symptom names already is not counted again.
  */
 export function rankCauses({ symptoms, looks }: Seen): readonly Ranked[] {
   const weights = CAUSE_NAMES.map((cause) => {
     const { common, shows, looks: would } = causeFacts(cause);
     const seen = symptoms.reduce((product, symptom) => product * chance(shows[symptom]), common);
     const weight = Object.entries(looks).reduce((product, [look, yes]) => {
+      if (yes && isSeen(look as Look, symptoms)) return product;
       const p = chance(would[look as Look]);
       return product * (yes ? p : 1 - p);
     }, seen);
@@ -56,7 +65,7 @@ const WORTH_BITS = 0.02;
 export function nextLooks(seen: Seen): readonly NextLook[] {
   const ranked = rankCauses(seen);
   const now = entropy(ranked.map(({ share }) => share));
-  return LOOK_NAMES.filter((look) => seen.looks[look] === undefined)
+  return LOOK_NAMES.filter((look) => seen.looks[look] === undefined && !isSeen(look, seen.symptoms))
     .map((look) => {
       const yes = ranked.reduce(
         (sum, { cause, share }) => sum + share * chance(causeFacts(cause).looks[look]),

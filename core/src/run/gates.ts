@@ -1,8 +1,8 @@
 import type { CareKind } from '../abrasive/care.js';
 import type { Burr, ProofTest } from '../session/session.js';
-import { purposeOf } from './run-plan.js';
+import { purposeOf } from '../plan/bench-step.js';
+import type { Station } from '../plan/station.js';
 import type { Run } from './run.js';
-import type { Station } from './station.js';
 
 /** What a fingertip finds at a place along the edge. */
 export const BURR_FEELS = ['felt', 'strong', 'none'] as const;
@@ -18,6 +18,15 @@ export type ColourLeft = (typeof COLOUR_LEFT)[number];
 export const HEATS = ['cool', 'hot', 'coloured'] as const;
 export type Heat = (typeof HEATS)[number];
 
+/** Where an edge may shake when it is drawn along the nail, and the place along it: nearly always an end. */
+export const SHAKES = ['heel', 'middle', 'tip'] as const;
+export type Shake = (typeof SHAKES)[number];
+export const SHAKE_PLACES: Readonly<Record<Shake, number>> = { heel: 0, middle: 2, tip: 4 };
+
+/** How a back is polished: corner to corner; but for a corner that may wait; not yet. */
+export const POLISHES = ['all', 'corner', 'not-yet'] as const;
+export type Polish = (typeof POLISHES)[number];
+
 /** What sent a run back, or what it goes on with in mind. */
 export const GATE_WORDS = [
   'burr-gaps',
@@ -29,6 +38,9 @@ export const GATE_WORDS = [
   'marker-hollow',
   'scratches',
   'scratches-again',
+  'scratches-back',
+  'shakes',
+  'unpolished',
   'hot',
   'coloured',
   'not-proved',
@@ -89,6 +101,15 @@ export function firstStone({ stations, plan }: Pick<Run, 'stations' | 'plan'>): 
   const found = stations.find((station) => {
     const step = station.kind === 'stone' ? plan.steps[station.step] : undefined;
     return step && ['edge', 'strop'].includes(purposeOf(step));
+  });
+  return found?.kind === 'stone' ? found.step : undefined;
+}
+
+/** The step of the finest stone that was on the edge before the station at hand; none where only a strop was. */
+export function finestStone({ stations, at, plan }: Run): number | undefined {
+  const found = stations.slice(0, at).findLast((station) => {
+    const step = station.kind === 'stone' ? plan.steps[station.step] : undefined;
+    return step && purposeOf(step) === 'edge';
   });
   return found?.kind === 'stone' ? found.step : undefined;
 }

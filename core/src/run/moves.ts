@@ -1,8 +1,12 @@
+import { purposeOf } from '../plan/bench-step.js';
+import { strokesOf, type Count } from '../plan/counting.js';
+import type { Station } from '../plan/station.js';
 import type { Burr } from '../session/session.js';
-import { strokesOf, type Count } from './counting.js';
 import {
   BURR_PLACES,
   GAP_STROKES,
+  SHAKE_PLACES,
+  finestStone,
   firstStone,
   gapsOf,
   markerCure,
@@ -12,10 +16,11 @@ import {
   type GateWord,
   type Heat,
   type ColourLeft,
+  type Polish,
+  type Shake,
   type Told,
 } from './gates.js';
 import type { PutIn, Run, RunStep } from './run.js';
-import type { Station } from './station.js';
 
 /** Strokes that “not yet” adds: a quarter of the plan's, at least four. */
 export const moreStrokes = (planned: number): number => Math.max(4, Math.ceil(planned / 4));
@@ -50,12 +55,12 @@ function putBefore(run: Run, stations: readonly Station[]): Run {
   return { ...run, stations: [...run.stations.slice(0, run.at), ...stations, ...run.stations.slice(run.at)] };
 }
 
-/** A step of its own for strokes that were not in the plan. */
+/** A step of its own for strokes that were not in the plan; `like` is the planned one they go on with. */
 function addStep(
   run: Run,
   abrasiveId: string,
   strokes: number,
-  places?: readonly number[],
+  more: Pick<RunStep, 'places' | 'like'> = {},
 ): { readonly run: Run; readonly step: number } {
   const step: RunStep = {
     abrasiveId,
@@ -64,15 +69,25 @@ function addStep(
     strokes: 0,
     minutes: 0,
     count: 'through',
-    ...(places && { places }),
+    ...more,
   };
   return { run: { ...run, steps: [...run.steps, step] }, step: run.steps.length };
+}
+
+/** Three strokes pressed at each of some places along the edge, put in on a stone before the station at hand. */
+function pressedAt(run: Run, step: number, places: readonly number[], then: readonly Station[] = []): Run {
+  const abrasiveId = run.steps[step]?.abrasiveId;
+  if (abrasiveId === undefined || places.length === 0) return run;
+  const at = Array.from({ length: BURR_PLACES }, (_, i) => (places.includes(i) ? GAP_STROKES : 0));
+  const like = run.steps[step]?.like ?? step;
+  const added = addStep(run, abrasiveId, GAP_STROKES * places.length, { places: at, like });
+  return putBefore(added.run, [{ kind: 'stone', step: added.step }, ...then]);
 }
 
 /**
  * A burr all along, or too small to tell, lets the run go on, with strong places in mind. Gaps felt place by place
  * put in three strokes pressed at each of them and the burr again; a burr only said to be in part, or none, sends the
- * run back to the stone.
+ * run back to the strokes that raise it. Where it lagged is kept for the next time.
  */
 export function answeredBurr(
   run: Run,
@@ -80,28 +95,37 @@ export function answeredBurr(
   felt: { readonly places?: readonly BurrFeel[]; readonly other?: readonly BurrFeel[] },
 ): Run {
   const { places, other } = felt;
-  const known = { ...run, burr, ...(places && { burrPlaces: places }) };
+  const gaps = places ? gapsOf(places, other) : [];
+  const lagged = [...new Set([...run.lagged, ...gaps])].sort((a, b) => a - b);
+  const known = { ...run, burr, lagged, ...(places && { burrPlaces: places }) };
   if (burr === 'all-along' || burr === 'cannot-tell') {
     const on = goTo(known, run.at + 1);
     const press = places ? weakerThanStrong(places) : [];
     return press.length > 0 ? telling(on, { by: 'burr-strong', press }) : on;
   }
-  const stone = firstStone(run);
-  const gaps = places ? gapsOf(places, other) : [];
-  const abrasiveId = stone === undefined ? undefined : run.steps[stone]?.abrasiveId;
-  if (burr === 'in-part' && gaps.length > 0 && abrasiveId !== undefined) {
-    const at = Array.from({ length: BURR_PLACES }, (_, i) => (gaps.includes(i) ? GAP_STROKES : 0));
-    const added = addStep(known, abrasiveId, GAP_STROKES * gaps.length, at);
-    return telling(putBefore(added.run, [{ kind: 'stone', step: added.step }]), {
-      by: 'burr-gaps',
-      press: gaps,
-    });
-  }
+  const station = run.stations[run.at];
+  const raised = (station?.kind === 'burr' ? station.step : undefined) ?? firstStone(run);
+  if (burr === 'in-part' && gaps.length > 0 && raised !== undefined)
+    return telling(pressedAt(known, raised, gaps), { by: 'burr-gaps', press: gaps });
   const by = burr === 'none' ? 'burr-none' : 'burr-gaps';
   const back = run.stations.findIndex(({ kind }) => kind === 'stone');
-  const shaping =
-    stone === undefined ? back : run.stations.findIndex((s) => s.kind === 'stone' && s.step === stone);
-  return telling(wantMore(goTo(known, shaping), stone ?? 0), { by });
+  const raising =
+    raised === undefined ? back : run.stations.findIndex((s) => s.kind === 'stone' && s.step === raised);
+  return telling(wantMore(goTo(known, raising), raised ?? 0), { by });
+}
+
+/** What shakes along the nail is a burr left there: strokes at that place on the finest stone, taken off, and felt again. */
+export function answeredNail(run: Run, shakes: readonly Shake[]): Run {
+  const step = finestStone(run);
+  if (shakes.length === 0 || step === undefined) return goTo(run, run.at + 1);
+  const press = shakes.map((shake) => SHAKE_PLACES[shake]).sort((a, b) => a - b);
+  return telling(pressedAt(run, step, press, [{ kind: 'burr-off' }]), { by: 'shakes', press });
+}
+
+/** A corner that holds a few old marks may wait; what is not polished gets more strokes. */
+export function answeredPolish(run: Run, step: number, polish: Polish): Run {
+  if (polish !== 'not-yet') return goTo(run, run.at + 1);
+  return telling(putBefore(wantMore(run, step), [{ kind: 'stone', step }]), { by: 'unpolished' });
 }
 
 /** Colour left where it should not be puts in what mends it, and the marker again. */
@@ -114,16 +138,38 @@ export function answeredMarker(run: Run, left: readonly ColourLeft[]): Run {
   return telling({ ...run, stations }, { by: word });
 }
 
-/** Scratches that still show: more strokes there; a second time after a wash, for it may be a stray grain. */
+/**
+ * Scratches that still show: more strokes there; a second time after a wash, for it may be a stray grain; a third
+ * time on the stone before, whose own work is not done.
+ */
 export function answeredScratch(run: Run, step: number, gone: boolean): Run {
   if (gone) return goTo(run, run.at + 1);
-  const again = run.history.includes('scratches');
-  const more = wantMore(run, step);
-  const stations: readonly Station[] = [
-    ...(again ? [{ kind: 'wash' } as const] : []),
-    { kind: 'stone', step },
-  ];
-  return telling(putBefore(more, stations), { by: again ? 'scratches-again' : 'scratches' });
+  const rounds = run.scratched[step] ?? 0;
+  const counted = { ...run, scratched: { ...run.scratched, [step]: rounds + 1 } };
+  const stone = { kind: 'stone', step } as const;
+  const coarser = rounds < 2 ? undefined : stoneBefore(run, step);
+  if (coarser !== undefined) {
+    const { abrasiveId, planned } = run.steps[coarser] as RunStep;
+    const added = addStep(counted, abrasiveId, moreStrokes(planned), { like: coarser });
+    const led = putBefore(wantMore(added.run, step), [
+      { kind: 'stone', step: added.step },
+      { kind: 'wash' },
+      stone,
+    ]);
+    return telling(led, { by: 'scratches-back' });
+  }
+  const again = rounds > 0;
+  const more = putBefore(wantMore(counted, step), again ? [{ kind: 'wash' }, stone] : [stone]);
+  return telling(more, { by: again ? 'scratches-again' : 'scratches' });
+}
+
+/** The planned step of the stone that was on the edge before this one’s. */
+function stoneBefore({ plan }: Run, step: number): number | undefined {
+  const abrasiveId = plan.steps[step]?.abrasiveId;
+  const found = plan.steps.findLastIndex(
+    (each, i) => i < step && purposeOf(each) === 'edge' && each.abrasiveId !== abrasiveId,
+  );
+  return found < 0 ? undefined : found;
 }
 
 /** Too hot is dipped and ground on lighter; coloured is ground past the colour, for the steel is soft there. */
@@ -144,7 +190,8 @@ export function repeated(run: Run, index: number): Run {
   if (station.kind !== 'stone') return putBefore(run, [station]);
   const step = run.steps[station.step];
   if (!step) return run;
-  const added = addStep(run, step.abrasiveId, step.planned, step.places);
+  const { abrasiveId, planned, places, like = station.step } = step;
+  const added = addStep(run, abrasiveId, planned, { like, ...(places && { places }) });
   return putBefore(added.run, [{ kind: 'stone', step: added.step }]);
 }
 

@@ -1,8 +1,10 @@
 import type { Condition } from '../edge/dulling.js';
-import type { Count } from './counting.js';
+import type { BenchStep, RunGrinding } from '../plan/bench-step.js';
+import type { WorkOrder } from '../plan/order-of-work.js';
+import type { PlanRequest } from '../plan/plan-request.js';
+import type { Station } from '../plan/station.js';
+import type { Manner } from '../tool/manner.js';
 import type { SessionSetting } from '../session/session.js';
-import type { Facet } from '../work/facet.js';
-import type { Station } from './station.js';
 
 /** A plan as it is taken to the bench. */
 export interface RunPlan {
@@ -17,53 +19,41 @@ export interface RunPlan {
   readonly who?: string;
   /** The wheel comes first. */
   readonly grinding?: RunGrinding;
-  readonly steps: readonly RunPlanStep[];
-  /** The whole order of work; plans of releases before it was kept go by {@link stationsOf}. */
+  readonly steps: readonly BenchStep[];
+  /** How much of the order is walked; all of it unless said. */
+  readonly manner?: Manner;
+  /** The order of work as it is walked; plans of releases before it was kept go by {@link stationsOf}. */
   readonly order?: readonly Station[];
 }
 
-/** Grinding as it is taken to the wheel. */
-export interface RunGrinding {
-  readonly wheelId: string;
-  /** The land to be left standing. */
-  readonly stopShortMm: number;
-  /** Passes and how long each may last, and a dip after it, s, by the heat model. */
-  readonly passes?: number;
-  readonly passS?: number;
-  readonly dipS?: number;
+/** What is taken to the bench beside a plan and its order. */
+export interface TakenInput {
+  readonly toolId: string;
+  readonly request: PlanRequest;
+  readonly work: WorkOrder;
+  readonly manner: Manner;
 }
 
-export interface RunPlanStep {
-  readonly abrasiveId: string;
-  readonly strokes: number;
-  /** Push on this abrasive, N, in place of the plan's. */
-  readonly forceN?: number;
-  /** Each stroke cuts to and fro. */
-  readonly bothWays?: boolean;
-  /** Strokes by place across the edge, left to right; together they are `strokes`. */
-  readonly places?: readonly number[];
-  /** Shapes the curve: comes after the burr of the first stone, or ahead of it. */
-  readonly curve?: boolean;
-  /** How its strokes are counted; straight through unless said. */
-  readonly count?: Count;
-  /** The facet worked; the one at the edge, or both sides, unless said. */
-  readonly facet?: Facet;
-  /** Prepares a new blade's back, in a run of a release before facets were named. */
-  readonly back?: boolean;
-  /** Comes after the burr is off: the strop. */
-  readonly afterBurr?: boolean;
-}
-
-/** The facet a step is on, where it names one. */
-export const facetOfStep = ({ facet, back }: RunPlanStep): Facet | undefined =>
-  facet ?? (back ? 'back' : undefined);
-
-/** What a step is for: a primary, the back of a blade, its curve, the facet at its edge, or the strop at the end. */
-export function purposeOf(step: RunPlanStep): 'primary' | 'back' | 'curve' | 'edge' | 'strop' {
-  if (step.afterBurr) return 'strop';
-  if (step.curve) return 'curve';
-  const facet = facetOfStep(step);
-  return facet === 'back' || facet === 'primary' ? facet : 'edge';
+/** A plan as it is taken to the bench; none where there is no stroke in it. */
+export function takenToBench({ toolId, request, work, manner }: TakenInput): RunPlan | undefined {
+  const { condition, landMm, finishUm, forceN, strokesPerMin } = request;
+  const { steps, order } = work;
+  if (steps.length === 0) return undefined;
+  const held = order.findLast((station) => station.kind === 'set');
+  const wheel = order.find((station) => station.kind === 'grind')?.grinding;
+  return {
+    toolId,
+    condition,
+    ...(landMm !== undefined && { landMm }),
+    finishUm,
+    forceN,
+    strokesPerMin,
+    ...(held?.kind === 'set' && { setting: held.setting }),
+    ...(wheel && { grinding: wheel }),
+    manner,
+    steps: steps.map(({ part: _, ...step }) => step),
+    order,
+  };
 }
 
 /**

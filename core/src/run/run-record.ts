@@ -1,14 +1,17 @@
+import { facetOfStep } from '../plan/bench-step.js';
+import { placesMade } from '../plan/counting.js';
 import { afterGrinding } from '../plan/grinding-first.js';
+import type { StationKind } from '../plan/station.js';
 import type { Session, SessionStep } from '../session/session.js';
-import { placesMade } from './counting.js';
 import { edgeWord } from './edge-word.js';
-import { facetOfStep } from './run-plan.js';
 import type { Run, Skip } from './run.js';
-import type { StationKind } from './station.js';
 
-/** What a run amounts to, for the record: a grinding, a honing, both, or nothing where nothing was done. */
-export function sessionsOfRun(run: Run): readonly Session[] {
-  return [groundIn(run), honedIn(run)].filter((session) => session !== undefined);
+/**
+ * What a run amounts to, for the record: a grinding, a honing, both, or nothing where nothing was done.
+ * @param forces what this tool has needed to part a thread before, N
+ */
+export function sessionsOfRun(run: Run, forces: readonly number[] = []): readonly Session[] {
+  return [groundIn(run), honedIn(run, forces)].filter((session) => session !== undefined);
 }
 
 function groundIn({ plan, groundAt, grindMin, startedAt }: Run): Session | undefined {
@@ -28,11 +31,11 @@ function groundIn({ plan, groundAt, grindMin, startedAt }: Run): Session | undef
   };
 }
 
-function honedIn(run: Run): Session | undefined {
+function honedIn(run: Run, forces: readonly number[]): Session | undefined {
   const { plan, burr, proof, groundAt } = run;
   const steps = run.steps
-    .map(({ abrasiveId, strokes, minutes, places }, i): SessionStep => {
-      const planned = plan.steps[i];
+    .map(({ abrasiveId, strokes, minutes, places, like }, i): SessionStep => {
+      const planned = plan.steps[like ?? i];
       const facet = planned && facetOfStep(planned);
       return {
         abrasiveId,
@@ -47,7 +50,7 @@ function honedIn(run: Run): Session | undefined {
     .filter(({ strokes }) => strokes > 0);
   if (steps.length === 0) return undefined;
   // A run of an earlier release had no word for its edge.
-  const word = plan.order && edgeWord(proof);
+  const word = plan.order && edgeWord(proof, forces);
   const notes = plan.order && skippedWords(run.skipped);
   return {
     toolId: plan.toolId,
@@ -61,7 +64,12 @@ function honedIn(run: Run): Session | undefined {
     ...(plan.setting && { setting: plan.setting }),
     steps,
     ...((burr || proof.length > 0) && {
-      outcome: { ...(burr && { burr }), ...(proof.length > 0 && { proof }), ...(word && { word }) },
+      outcome: {
+        ...(burr && { burr }),
+        ...(run.lagged.length > 0 && { lagged: run.lagged }),
+        ...(proof.length > 0 && { proof }),
+        ...(word && { word }),
+      },
     }),
     ...(notes && { notes }),
   };
@@ -73,16 +81,19 @@ const SKIPPED: Readonly<Record<StationKind, string>> = {
   care: 'care of a stone',
   look: 'the look',
   template: 'the template',
+  joint: 'jointing the edge',
   grind: 'the wheel',
   heat: 'the heat',
   set: 'setting the guide',
   lift: 'finding the bevel',
   marker: 'the marker',
   stone: 'a stone',
+  polished: 'the look at the back',
   burr: 'the burr',
   wash: 'a wash',
   scratch: 'the scratches',
   'burr-off': 'taking the burr off',
+  nail: 'drawing it along the nail',
   proof: 'the proof',
   wipe: 'wiping',
   refit: 'refitting',

@@ -1,12 +1,24 @@
 import type { Care } from '../abrasive/care.js';
 import type { CareKind } from '../abrasive/care.js';
-import type { Burr, Proof, ProofTest } from '../session/session.js';
-import type { Count } from './counting.js';
-import { burrOf, type BurrFeel, type GateWord, type Heat, type ColourLeft, type Told } from './gates.js';
+import { newtonsOf, type Burr, type Proof, type ProofTest } from '../session/session.js';
+import type { Count } from '../plan/counting.js';
+import type { Station, StationKind } from '../plan/station.js';
+import {
+  burrOf,
+  type BurrFeel,
+  type ColourLeft,
+  type GateWord,
+  type Heat,
+  type Polish,
+  type Shake,
+  type Told,
+} from './gates.js';
 import {
   answeredBurr,
   answeredHeat,
   answeredMarker,
+  answeredNail,
+  answeredPolish,
   answeredScratch,
   changeStep,
   counted,
@@ -16,7 +28,6 @@ import {
   wantMore,
 } from './moves.js';
 import { stationsOf, type RunPlan } from './run-plan.js';
-import type { Station, StationKind } from './station.js';
 
 /** Why a station was passed over. */
 export const SKIPS = ['not-needed', 'done-before', 'no-time', 'cannot'] as const;
@@ -28,7 +39,7 @@ export type PutIn =
   | {
       readonly kind: Extract<
         StationKind,
-        'look' | 'marker' | 'burr' | 'wash' | 'burr-off' | 'proof' | 'wipe'
+        'look' | 'marker' | 'burr' | 'wash' | 'burr-off' | 'nail' | 'proof' | 'wipe'
       >;
     };
 
@@ -50,6 +61,9 @@ export type RunFact =
   | { readonly kind: 'marked'; readonly left: readonly ColourLeft[] }
   | { readonly kind: 'scratched'; readonly gone: boolean }
   | { readonly kind: 'heated'; readonly heat: Heat }
+  | { readonly kind: 'polished'; readonly polish: Polish }
+  /** Drawn along the nail: where it shook, nowhere where it ran smooth. */
+  | { readonly kind: 'shook'; readonly places: readonly Shake[] }
   | { readonly kind: 'back' }
   /** Back to an earlier station, after a proof that fell short. */
   | { readonly kind: 'go'; readonly station: number }
@@ -67,6 +81,8 @@ export type RunFact =
 export interface ProofFigures {
   readonly thickMm?: number;
   readonly wideMm?: number;
+  readonly newtons?: number;
+  /** The same, as releases before 0.10 kept it. */
   readonly grams?: number;
 }
 
@@ -91,6 +107,8 @@ export interface RunStep {
   readonly count: Count;
   /** Strokes by place, where it is worked so. */
   readonly places?: readonly number[];
+  /** The planned step it goes on with, for one put in on the way. */
+  readonly like?: number;
 }
 
 /** A run as its events have it. */
@@ -102,6 +120,10 @@ export interface Run {
   readonly steps: readonly RunStep[];
   readonly burr?: Burr;
   readonly burrPlaces?: readonly BurrFeel[];
+  /** Places where a burr was missing when it was felt for, 0 to 4 from the left. */
+  readonly lagged: readonly number[];
+  /** How often marks still showed after a step. */
+  readonly scratched: Readonly<Record<number, number>>;
   /** What a gate told, while the station it led to is at hand. */
   readonly told?: Told;
   /** Everything gates told, in order: what went wrong on the way. */
@@ -139,6 +161,8 @@ export function beginRun(plan: RunPlan, at: string): Run {
       count,
       ...(places && { places }),
     })),
+    lagged: [],
+    scratched: {},
     history: [],
     proof: [],
     skipped: [],
@@ -200,12 +224,17 @@ export function afterEvent(run: Run, event: RunEvent): Run {
       return station?.kind === 'scratch' ? answeredScratch(timed, station.step, event.gone) : timed;
     case 'heated':
       return station?.kind === 'heat' ? answeredHeat(timed, event.heat) : timed;
+    case 'polished':
+      return station?.kind === 'polished' ? answeredPolish(timed, station.step, event.polish) : timed;
+    case 'shook':
+      return station?.kind === 'nail' ? answeredNail(timed, event.places) : timed;
     case 'proved': {
-      const { test, passed, thickMm, wideMm, grams } = event;
+      const { test, passed, thickMm, wideMm } = event;
+      const newtons = newtonsOf(event);
       const figures = {
         ...(thickMm !== undefined && { thickMm }),
         ...(wideMm !== undefined && { wideMm }),
-        ...(grams !== undefined && { grams }),
+        ...(newtons !== undefined && { newtons }),
       };
       return {
         ...timed,

@@ -1,34 +1,13 @@
 import fc from 'fast-check';
-import type { Abrasive } from '../abrasive/abrasive.js';
-import { flatBlade } from '../testing/blades.js';
-import type { Edge } from '../edge/edge.js';
-import { FAMILY_NAMES, familyFacts, type Family } from '../tool/families.js';
-import type { Tool } from '../tool/tool.js';
-import { COUNTS, placesMade, strokesOf, visitAt, visitsOf } from './counting.js';
+import { COUNTS, placesMade, strokesOf, visitAt, visitsOf } from '../plan/counting.js';
+import type { Station } from '../plan/station.js';
+import { newtonsOf, type Proof } from '../session/session.js';
 import { edgeWord } from './edge-word.js';
 import { GAP_STROKES, ledBack, type BurrFeel } from './gates.js';
 import type { RunPlan } from './run-plan.js';
 import { sessionsOfRun } from './run-record.js';
 import { runOf, strokesLeft, type Run, type RunEvent, type RunFact } from './run.js';
-import type { Station } from './station.js';
-import { wholeOrder, type OrderInput } from './whole-order.js';
 
-const STONES: Readonly<Record<string, Abrasive>> = {
-  w1000: stone('water-stone', 'water'),
-  oil: stone('oil-stone', 'oil'),
-  w8000: stone('water-stone', 'water'),
-  strop: stone('strop', 'compound'),
-};
-function stone(kind: Abrasive['kind'], lubricant: Abrasive['lubricant']): Abrasive {
-  return {
-    name: kind,
-    kind,
-    lubricant,
-    grade: { standard: 'UM', grade: '9' },
-    strokeMm: 150,
-    overheadMin: 0.5,
-  };
-}
 const PLAN: RunPlan = {
   toolId: 'iron',
   condition: { kind: 'dull' },
@@ -42,15 +21,24 @@ const PLAN: RunPlan = {
     { abrasiveId: 'strop', strokes: 20, afterBurr: true },
   ],
 };
-const IRON: Tool = {
-  name: 'Iron',
-  family: 'plane-iron',
-  steel: 'high-carbon',
-  edge: flatBlade({ widthMm: 50, secondaryDeg: 30 }),
-  host: { bedDeg: 45, orientation: 'bevel-down' },
-};
-const order = (more: Partial<OrderInput> = {}): readonly Station[] =>
-  wholeOrder({ plan: PLAN, tool: IRON, stoneOf: (id) => STONES[id], ...more });
+const ORDER: readonly Station[] = [
+  { kind: 'ready' },
+  { kind: 'look' },
+  { kind: 'set', setting: { angleDeg: 30, projectionMm: 38.12 } },
+  { kind: 'marker', steeper: true },
+  { kind: 'stone', step: 0 },
+  { kind: 'burr', step: 0 },
+  { kind: 'wash' },
+  { kind: 'stone', step: 1 },
+  { kind: 'scratch', step: 1 },
+  { kind: 'burr-off' },
+  { kind: 'nail' },
+  { kind: 'proof', before: true },
+  { kind: 'stone', step: 2 },
+  { kind: 'proof' },
+  { kind: 'wipe' },
+  { kind: 'away' },
+];
 const kinds = (stations: readonly Station[]): string =>
   stations.map((s) => (s.kind === 'stone' ? `stone ${s.step}` : s.kind)).join(', ');
 
@@ -73,102 +61,14 @@ function walkTo(plan: RunPlan, kind: Station['kind']): RunFact[] {
     if (each.kind === 'marker') return { kind: 'marked', left: [] };
     if (each.kind === 'burr') return { kind: 'burr', burr: 'all-along' };
     if (each.kind === 'scratch') return { kind: 'scratched', gone: true };
+    if (each.kind === 'nail') return { kind: 'shook', places: [] };
+    if (each.kind === 'polished') return { kind: 'polished', polish: 'all' };
     return each.kind === 'heat' ? { kind: 'heated', heat: 'cool' } : DONE;
   });
 }
 
-describe('the whole order of work', () => {
-  it('runs from the bench made ready to the stones for next time, for a plane iron with a strop', () => {
-    expect(kinds(order())).toBe(
-      'ready, look, set, marker, stone 0, burr, wash, stone 1, scratch, burr-off, proof, stone 2, proof, wipe, refit, away, care, care',
-    );
-  });
-
-  it('has care, template, wheel and heat in their places, and the curve after the first burr', () => {
-    const plan: RunPlan = {
-      ...PLAN,
-      grinding: { wheelId: 'wheel', stopShortMm: 0.7 },
-      steps: [
-        { abrasiveId: 'w1000', strokes: 8 },
-        { abrasiveId: 'w1000', strokes: 22, places: [11, 0, 0, 0, 11], curve: true },
-        { abrasiveId: 'w8000', strokes: 5 },
-      ],
-    };
-    const stations = order({ plan, care: [{ id: 'w1000', kind: 'flattened', minutes: 2 }], template: true });
-    expect(kinds(stations)).toBe(
-      'ready, care, look, template, grind, heat, set, marker, stone 0, burr, stone 1, wash, stone 2, scratch, burr-off, proof, wipe, refit, away, care, care',
-    );
-    const before: RunPlan = {
-      ...PLAN,
-      steps: [{ abrasiveId: 'w1000', strokes: 22, places: [11, 0, 0, 0, 11], curve: true }, ...PLAN.steps],
-    };
-    expect(kinds(order({ plan: before }))).toContain('marker, stone 0, wash, stone 1, burr, wash, stone 2');
-  });
-
-  it('wipes the oil off after an oil stone, and only flattens what dishes', () => {
-    const plan: RunPlan = {
-      ...PLAN,
-      steps: [
-        { abrasiveId: 'oil', strokes: 8 },
-        { abrasiveId: 'w8000', strokes: 5 },
-      ],
-    };
-    const stations = order({ plan });
-    expect(stations.find(({ kind }) => kind === 'wash')).toEqual({ kind: 'wash', oil: true });
-    expect(stations.filter(({ kind }) => kind === 'care')).toEqual([
-      { kind: 'care', abrasiveId: 'w8000', care: 'flattened', after: true },
-    ]);
-  });
-
-  it('keeps the burr of a scraping edge: nothing takes it off, and no strop follows', () => {
-    const edge: Edge = { form: 'scraping', lengthMm: 90, thicknessMm: 2, bevelDeg: 20, burrSide: 'right' };
-    const scraper: Tool = { name: 'Scraper', family: 'scraping-knife', steel: 'high-carbon', edge };
-    const stations = order({ tool: scraper });
-    expect(kinds(stations)).not.toContain('burr-off');
-    expect(kinds(stations)).not.toContain('stone 2');
-    expect(stations.find(({ kind }) => kind === 'burr')).toEqual({ kind: 'burr', wanted: true });
-  });
-
-  it('isolates the machine first for its knives, finds the bevel where a blade is held by hand', () => {
-    const knives: Edge = {
-      form: 'knife-set',
-      count: 3,
-      lengthMm: 260,
-      widthMm: 25,
-      thicknessMm: 3,
-      bevelDeg: 40,
-    };
-    const set: Tool = { name: 'Knives', family: 'planer-knives', steel: 'high-speed', edge: knives };
-    expect(order({ tool: set })[0]).toEqual({ kind: 'isolate' });
-    const lift = { bevelDeg: 12, liftMm: 3.4, sides: 2 } as const;
-    expect(order({ lift }).filter(({ kind }) => kind === 'set' || kind === 'lift')).toEqual([
-      { kind: 'lift', lift },
-    ]);
-  });
-
-  it('is short where only the strop is wanted', () => {
-    const plan: RunPlan = {
-      ...PLAN,
-      setting: undefined,
-      steps: [{ abrasiveId: 'strop', strokes: 20, afterBurr: true }],
-    };
-    expect(kinds(order({ plan, tool: { ...IRON, host: undefined } }))).toBe('stone 0, proof');
-  });
-
-  it('begins and ends for a tool of every family', () => {
-    for (const family of FAMILY_NAMES as readonly Family[]) {
-      const tool: Tool = { ...IRON, family, edge: { ...IRON.edge, form: familyFacts(family).form } as Edge };
-      const stations = order({ tool });
-      expect(stations.length).withContext(family).toBeGreaterThan(5);
-      expect(stations.filter(({ kind }) => kind === 'proof').length)
-        .withContext(family)
-        .toBeGreaterThan(0);
-    }
-  });
-});
-
 describe('the gates', () => {
-  const plan: RunPlan = { ...PLAN, order: order() };
+  const plan: RunPlan = { ...PLAN, order: ORDER };
   const at = (kind: Station['kind'], ...more: RunFact[]): Run => run(plan, ...walkTo(plan, kind), ...more);
   const burr = (...places: BurrFeel[]): RunFact => ({ kind: 'burr', burr: 'in-part', places });
 
@@ -224,9 +124,87 @@ describe('the gates', () => {
     expect([here(twice).kind, twice.told?.by]).toEqual(['wash', 'scratches-again']);
   });
 
+  it('a third time they lead back to the stone before, whose own work is not done, and then here again', () => {
+    const still: RunFact = { kind: 'scratched', gone: false };
+    const back = at('scratch', still, DONE, still, DONE, DONE, still);
+    expect([here(back).kind, back.told?.by]).toEqual(['stone', 'scratches-back']);
+    const step = back.steps[(here(back) as { step: number }).step];
+    expect([step?.abrasiveId, step?.like]).toEqual(['w1000', 0]);
+    expect(kinds(back.stations.slice(back.at, back.at + 4))).toBe('stone 3, wash, stone 1, scratch');
+  });
+
+  it('shaking along the nail asks for strokes there on the finest stone, the burr off, and the nail again', () => {
+    const shook = at('nail', { kind: 'shook', places: ['tip', 'heel'] });
+    expect([shook.told?.by, shook.told?.press]).toEqual(['shakes', [0, 4]]);
+    const step = shook.steps[(here(shook) as { step: number }).step];
+    expect([step?.abrasiveId, step?.places]).toEqual(['w8000', [GAP_STROKES, 0, 0, 0, GAP_STROKES]]);
+    expect(kinds(shook.stations.slice(shook.at, shook.at + 3))).toBe('stone 3, burr-off, nail');
+    expect(here(at('nail', { kind: 'shook', places: [] })).kind).toBe('proof');
+  });
+
+  it('a back not polished yet gets more strokes; a corner that may wait does not', () => {
+    const back: RunPlan = {
+      ...PLAN,
+      steps: [{ abrasiveId: 'w8000', strokes: 20, facet: 'back' }],
+      order: [{ kind: 'stone', step: 0 }, { kind: 'polished', step: 0 }, { kind: 'proof' }],
+    };
+    const answer = (polish: 'all' | 'corner' | 'not-yet'): Run =>
+      run(back, { kind: 'strokes', count: 20 }, DONE, { kind: 'polished', polish });
+    expect(here(answer('all')).kind).toBe('proof');
+    expect(here(answer('corner')).kind).toBe('proof');
+    expect([here(answer('not-yet')).kind, answer('not-yet').told?.by]).toEqual(['stone', 'unpolished']);
+    expect(strokesLeft(answer('not-yet').steps[0] as never)).toBeGreaterThan(0);
+  });
+
+  it('keeps where the burr lagged, and books strokes put in on the side they were made on', () => {
+    const sided: RunPlan = {
+      ...PLAN,
+      steps: [
+        { abrasiveId: 'w1000', strokes: 4, facet: 'left', side: 0 },
+        { abrasiveId: 'w1000', strokes: 4, facet: 'right', side: 1 },
+      ],
+      order: [
+        { kind: 'stone', step: 0 },
+        { kind: 'burr', step: 0, side: 0 },
+        { kind: 'stone', step: 1 },
+        { kind: 'burr', step: 1, side: 1 },
+        { kind: 'proof' },
+      ],
+    };
+    const four: RunFact = { kind: 'strokes', count: 4 };
+    const lags = burr('felt', 'felt', 'felt', 'felt', 'none');
+    const none: RunFact = { kind: 'burr', burr: 'none' };
+    const back = run(sided, four, DONE, { kind: 'burr', burr: 'all-along' }, four, DONE, none);
+    expect(here(back)).withContext('the side that raises it').toEqual({ kind: 'stone', step: 1 });
+    const done = run(
+      sided,
+      four,
+      DONE,
+      { kind: 'burr', burr: 'all-along' },
+      four,
+      DONE,
+      lags,
+      { kind: 'strokes', count: 3 },
+      DONE,
+      { kind: 'burr', burr: 'all-along' },
+      { kind: 'finished' },
+    );
+    const [session] = sessionsOfRun(done);
+    expect(session?.steps?.map(({ facet, strokes }) => [facet, strokes])).toEqual([
+      ['left', 4],
+      ['right', 4],
+      ['right', 3],
+    ]);
+    expect(session?.outcome).toEqual({ burr: 'all-along', lagged: [4] });
+  });
+
   it('heat sends back to the wheel: lighter when hot, past the colour when it shows', () => {
-    const hot: RunPlan = { ...PLAN, grinding: { wheelId: 'wheel', stopShortMm: 0.7 } };
-    const wheel: RunPlan = { ...hot, order: order({ plan: hot }) };
+    const grinding = { wheelId: 'wheel', stopShortMm: 0.7 };
+    const wheel: RunPlan = {
+      ...PLAN,
+      grinding,
+      order: [{ kind: 'grind', grinding }, { kind: 'heat' }, ...ORDER.slice(2)],
+    };
     const answer = (heat: 'cool' | 'hot' | 'coloured'): Run =>
       run(wheel, ...walkTo(wheel, 'heat'), { kind: 'heated', heat });
     expect(here(answer('cool')).kind).toBe('set');
@@ -336,14 +314,19 @@ describe('one word for an edge', () => {
         { test: 'hair', passed: false },
       ]),
     ).toBe('serviceable');
-    expect(edgeWord([{ test: 'force', passed: true, grams: 120 }])).toBe('keen');
-    expect(edgeWord([{ test: 'force', passed: true, grams: 220 }])).toBe('sharp');
-    expect(
-      edgeWord([
-        { test: 'hair', passed: true },
-        { test: 'force', passed: true, grams: 220 },
-      ]),
-    ).toBe('sharp');
-    expect(edgeWord([{ test: 'force', passed: true, grams: 400 }])).toBe('serviceable');
+  });
+
+  it('holds the thread against this tool’s own cuts, with no band of its own; old grams are newtons', () => {
+    const thread = (newtons: number): Proof => ({ test: 'force', passed: true, newtons });
+    expect(edgeWord([thread(9)]))
+      .withContext('nothing to hold it against')
+      .toBe('sharp');
+    const own = [1.8, 2, 2.4, 3];
+    expect(edgeWord([thread(1.7)], own)).toBe('keen');
+    expect(edgeWord([thread(2.6)], own)).toBe('sharp');
+    expect(edgeWord([{ test: 'hair', passed: true }, thread(2.6)], own)).toBe('sharp');
+    expect(edgeWord([thread(3.1)], own)).toBe('serviceable');
+    expect(edgeWord([{ test: 'force', passed: true, grams: 400 }], own)).toBe('serviceable');
+    expect(newtonsOf({ grams: 1000 / 9.80665 })).toBeCloseTo(1, 12);
   });
 });

@@ -28,9 +28,18 @@ export interface Proof {
   /** The shaving it took. */
   readonly thickMm?: number;
   readonly wideMm?: number;
-  /** Force that parted the thread, grams. */
+  /** Force that parted a thread, N. */
+  readonly newtons?: number;
+  /** The same, as releases before 0.10 kept it. */
   readonly grams?: number;
 }
+
+/** Standard gravity, m/s² (CGPM 1901). */
+const GRAVITY = 9.80665;
+
+/** The force a proof measured, N; none where it measured none. */
+export const newtonsOf = ({ newtons, grams }: Pick<Proof, 'newtons' | 'grams'>): number | undefined =>
+  newtons ?? (grams === undefined ? undefined : (grams * GRAVITY) / 1000);
 
 /** What was done on one abrasive. */
 export interface SessionStep {
@@ -82,6 +91,8 @@ export interface Chips {
 
 export interface Outcome {
   readonly burr?: Burr;
+  /** Places along the edge where it was slow to come, 0 to 4 from the left. */
+  readonly lagged?: readonly number[];
   readonly proof?: readonly Proof[];
   readonly word?: string;
 }

@@ -1,6 +1,7 @@
 import type { CamberDesign } from '../camber/camber-jobs.js';
 import type { Edge } from '../edge/edge.js';
 import type { Family } from './families.js';
+import type { Manner } from './manner.js';
 
 /**
  * Steel families and how much more work they are than plain carbon steel, for the same volume.
@@ -48,6 +49,8 @@ export interface Tool {
   readonly setName?: string;
   /** The set of stones it is sharpened on, as its owner chose; the whole bench where that is empty. */
   readonly stoneSet?: string;
+  /** How much of the order of work it is walked through; by how often it was honed, until somebody chose. */
+  readonly manner?: Manner;
   readonly overruling?: Overruling;
   readonly notes?: string;
 }

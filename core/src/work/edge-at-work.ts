@@ -46,6 +46,9 @@ export interface WornTip {
   readonly formedUm: number;
   readonly leftUm: number;
   readonly rightUm: number;
+  /** How far the edge went back since, mm, and how much of that was a nick: it goes before the tip counts. */
+  readonly backMm?: number;
+  readonly nickMm?: number;
 }
 
 /** A facet as it stands. */
@@ -154,10 +157,17 @@ export const backLower = (side: Side, atMm: EdgeAtWork['atMm'], byMm: number): E
 const TIP_OF_MARKS = 0.25;
 
 /** The worn tip’s radius that is still to go, µm; 0 where a burr will stand. */
-export const tipUmOf = (edge: Edge, { tip, nickMm }: EdgeAtWork): number =>
-  nickMm > 0
-    ? tip.formedUm
-    : tipLeftUm({ tipUm: tip.formedUm, ...tip, includedDeg: sidesOf(edge).includedDeg });
+export function tipUmOf(edge: Edge, { tip, nickMm: left }: EdgeAtWork): number {
+  const { formedUm, leftUm, rightUm, backMm = 0, nickMm = 0 } = tip;
+  if (left > 0) return formedUm;
+  const share = backMm > 0 ? 1 - nickMm / backMm : 1;
+  return tipLeftUm({
+    tipUm: formedUm,
+    leftUm: leftUm * share,
+    rightUm: rightUm * share,
+    includedDeg: sidesOf(edge).includedDeg,
+  });
+}
 
 /** How sharp an edge is, as its tip’s radius: what is worn still, or what the marks of its faces leave, µm. */
 export const sharpnessUm = (edge: Edge, state: EdgeAtWork): number =>

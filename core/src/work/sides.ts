@@ -60,6 +60,9 @@ export function sidesOf(edge: Edge): Sides {
   return made;
 }
 
+/** Whether an edge is worked on two sides by turns: two bevels, or a scraping edge’s reverse and its scraping side. */
+export const byTurns = (edge: Edge): boolean => edge.form === 'scraping' || sidesOf(edge).other !== undefined;
+
 /** The one facet that meets the edge, the steepest; none where both sides are honed. */
 export function honedFacet(edge: Edge): Facet | undefined {
   const { one, other } = sidesOf(edge);

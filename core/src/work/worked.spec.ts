@@ -4,10 +4,11 @@ import type { OwnedAbrasive } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
 import { edgeHistory } from '../record/edge-state.js';
 import type { SessionStep } from '../session/session.js';
-import { familyFacts, type Family } from '../tool/families.js';
+import { familyFacts } from '../tool/families.js';
 import type { Tool } from '../tool/tool.js';
 import { sinDeg, tanDeg } from '../measure/trig.js';
 import { flatBlade, waterStone } from '../testing/blades.js';
+import { EDGES, HOOK as hook } from '../testing/edges.js';
 import { edgeAtMm } from './profile.js';
 import { facetsNow, landMmOf, profileOf, tipUmOf, unworked, withTip } from './edge-at-work.js';
 import { groundTo } from './ground.js';
@@ -15,112 +16,6 @@ import { sidesOf } from './sides.js';
 import { contactMm2, setBack, steelToGoBackMm3, worked, type WorkItem } from './worked.js';
 
 const single = flatBlade({ widthMm: 40, secondaryDeg: 30, landMm: 0.5 });
-const hook = { form: 'hook', lengthMm: 50, innerRadiusMm: 20, thicknessMm: 2.6, includedDeg: 30 } as const;
-
-/** An edge of every form and make, with a family that has it. */
-const EDGES: readonly (readonly [what: string, family: Family, edge: Edge])[] = [
-  ['a land', 'plane-iron', single],
-  ['a micro-bevel', 'plane-iron', { ...single, microDeg: 33, microLandMm: 0.1 }],
-  ['a whole bevel', 'bench-chisel', { ...single, secondaryDeg: undefined, landMm: undefined }],
-  [
-    'hollow rims',
-    'bench-chisel',
-    { ...single, secondaryDeg: undefined, landMm: 0.6, grind: 'hollow', grindRadiusMm: 75 },
-  ],
-  ['a land on a hollow', 'plane-iron', { ...single, grind: 'hollow', grindRadiusMm: 75 }],
-  [
-    'a convex bevel',
-    'bench-chisel',
-    { ...single, secondaryDeg: undefined, landMm: undefined, grind: 'convex' },
-  ],
-  [
-    'two whole sides',
-    'carving-chisel',
-    {
-      form: 'double-bevel',
-      widthMm: 20,
-      thicknessMm: 3,
-      leftDeg: 11,
-      rightDeg: 11,
-      skewDeg: 0,
-      grind: 'flat',
-    },
-  ],
-  [
-    'two uneven sides',
-    'carving-chisel',
-    {
-      form: 'double-bevel',
-      widthMm: 20,
-      thicknessMm: 3,
-      leftDeg: 9,
-      rightDeg: 13,
-      skewDeg: 20,
-      grind: 'flat',
-    },
-  ],
-  [
-    'a gouge',
-    'gouge',
-    { form: 'gouge', widthMm: 20, depthMm: 5, thicknessMm: 2.5, cannel: 'out', bevelDeg: 22 },
-  ],
-  [
-    'an in-cannel gouge',
-    'gouge',
-    { form: 'gouge', widthMm: 20, depthMm: 5, thicknessMm: 2.5, cannel: 'in', bevelDeg: 25 },
-  ],
-  [
-    'a V',
-    'v-tool',
-    { form: 'v', wingMm: 9, openingDeg: 60, thicknessMm: 2, bevelDeg: 22, keelRadiusMm: 0.5 },
-  ],
-  [
-    'a knife',
-    'whittling-knife',
-    { form: 'knife', lengthMm: 60, widthMm: 14, spineMm: 2.5, leftDeg: 11, rightDeg: 11, grind: 'flat' },
-  ],
-  [
-    'a convex knife',
-    'whittling-knife',
-    {
-      form: 'knife',
-      lengthMm: 60,
-      widthMm: 14,
-      spineMm: 2.5,
-      leftDeg: 12,
-      rightDeg: 12,
-      grind: 'convex',
-      grindRadiusMm: 12,
-    },
-  ],
-  [
-    'a knife hollow from heel to edge',
-    'whittling-knife',
-    {
-      form: 'knife',
-      lengthMm: 78,
-      widthMm: 18,
-      spineMm: 2.7,
-      leftDeg: 12,
-      rightDeg: 12,
-      grind: 'hollow',
-      grindRadiusMm: 75,
-    },
-  ],
-  ['a hook flat inside', 'hooked-blade', { ...hook, make: 'flat-inside' }],
-  ['a hook hollow inside', 'hooked-blade', { ...hook, make: 'hollow-inside' }],
-  ['a hook of two bevels', 'hooked-blade', { ...hook, make: 'bevelled-both-sides' }],
-  [
-    'a set of machine knives',
-    'planer-knives',
-    { form: 'knife-set', count: 3, lengthMm: 150, widthMm: 20, thicknessMm: 3, bevelDeg: 40 },
-  ],
-  [
-    'a scraping edge',
-    'scraping-knife',
-    { form: 'scraping', lengthMm: 120, thicknessMm: 2, bevelDeg: 45, burrSide: 'right' },
-  ],
-];
 const item = (strokes: number, more: Partial<WorkItem> = {}): WorkItem => ({
   strokes,
   forceN: 20,
@@ -225,6 +120,20 @@ describe('worked', () => {
     const both = worked(edge, left, item(50, { facet: 'right' }));
     expect(both.sidewaysMm).toBeCloseTo(0, 12);
     expect(both.recessionMm).toBeCloseTo(worked(edge, unworked(edge), item(100)).recessionMm, 12);
+  });
+
+  it('one side after the other leaves a nick and a tip as both in turn do', () => {
+    const [, , edge] = EDGES.find(([what]) => what === 'two whole sides') as (typeof EDGES)[number];
+    const nicked = { ...withTip(unworked(edge), 4), nickMm: 0.01 };
+    for (const strokes of [10, 20, 30, 40]) {
+      const half = item(strokes / 2);
+      const [left, right] = (['left', 'right'] as const).map((facet) => ({ ...half, facet }));
+      const turnAbout = worked(edge, worked(edge, nicked, left as WorkItem), right as WorkItem);
+      const alike = worked(edge, nicked, item(strokes));
+      expect(turnAbout.nickMm).toBeCloseTo(alike.nickMm, 12);
+      expect(tipUmOf(edge, turnAbout)).withContext(`${String(strokes)}`).toBeCloseTo(tipUmOf(edge, alike), 9);
+    }
+    expect(tipUmOf(edge, worked(edge, nicked, item(400)))).toBe(0);
   });
 
   it('strokes by place bend the edge by where they pressed, less the deeper it is curved already', () => {

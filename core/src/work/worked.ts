@@ -190,15 +190,16 @@ function receded(
   steelMm3: number,
 ): EdgeAtWork {
   const nickMm = Math.max(0, state.nickMm - backMm);
-  const past = backMm > 0 ? (backMm - (state.nickMm - nickMm)) / backMm : 1;
-  const { formedUm, leftUm, rightUm } = state.tip;
+  const { tip } = state;
   return {
     ...state,
     nickMm,
     tip: {
-      formedUm,
-      leftUm: leftUm + 1000 * leftDownMm * past,
-      rightUm: rightUm + 1000 * rightDownMm * past,
+      formedUm: tip.formedUm,
+      leftUm: tip.leftUm + 1000 * leftDownMm,
+      rightUm: tip.rightUm + 1000 * rightDownMm,
+      backMm: (tip.backMm ?? 0) + backMm,
+      nickMm: (tip.nickMm ?? 0) + state.nickMm - nickMm,
     },
     recessionMm: state.recessionMm + backMm,
     sidewaysMm: state.sidewaysMm + sidewaysMm,

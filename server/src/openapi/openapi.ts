@@ -64,6 +64,11 @@ export function openApi(): Json {
   const run = { name: 'id', in: 'path', required: true, schema: { type: 'string' } };
   paths['/api/runs'] = { get: operation('Runs at the bench still open', {}) };
   paths['/api/runs/{id}'] = { parameters: [run], get: operation('A run with its events', {}) };
+  paths['/api/runs/{id}/run.json'] = { parameters: [run], get: operation('A run as a file', {}) };
+  paths['/api/runs/{id}/run.csv'] = {
+    parameters: [run],
+    get: operation('A run as a table, an event a line', {}),
+  };
   paths['/api/runs/{id}/events'] = {
     parameters: [run],
     post: operation('Add events to a run, in order; those stored before are passed over', {

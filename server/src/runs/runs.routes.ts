@@ -1,6 +1,8 @@
 import { Router } from 'express';
+import Papa from 'papaparse';
 import { Joi } from '@mellow-anvil/contract';
 import { runEventsSchema } from '@mellow-anvil/contract';
+import { runTable } from '@mellow-anvil/core';
 import { checked } from '../shared/resource.routes.js';
 import type { RunsService } from './runs.service.js';
 
@@ -19,6 +21,18 @@ export function runsRoutes(runs: RunsService): Router {
     })
     .get('/:id', async (request, response) => {
       response.json(await runs.read(request.params.id));
+    })
+    .get('/:id/run.json', async (request, response) => {
+      const { id } = checked(named, request.params);
+      response.attachment(`run-${id}.json`).json(await runs.read(id));
+    })
+    .get('/:id/run.csv', async (request, response) => {
+      const { id } = checked(named, request.params);
+      const { events } = await runs.read(id);
+      response
+        .attachment(`run-${id}.csv`)
+        .type('text/csv')
+        .send(Papa.unparse([...runTable(events)], { newline: '\r\n' }));
     })
     .post('/:id/events', async (request, response) => {
       const { id } = checked(named, request.params);

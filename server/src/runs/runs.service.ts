@@ -1,7 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import type { RunSummary, StoredRun } from '@mellow-anvil/contract';
-import { runOf, sessionsOfRun, type Run, type RunEvent, type RunPlan, type Tool } from '@mellow-anvil/core';
+import {
+  forcesOf,
+  runOf,
+  sessionsOfRun,
+  type Run,
+  type RunEvent,
+  type RunPlan,
+  type Tool,
+} from '@mellow-anvil/core';
 import { abrasives } from '../abrasives/abrasives.js';
 import { cares } from '../abrasives/cares.js';
 import { sessions } from '../sessions/sessions.js';
@@ -112,7 +120,7 @@ export class RunsService {
     statements: Statements,
   ): Promise<readonly RowChange[]> {
     const run = runOf(await eventsOf(id, statements));
-    const done = run ? sessionsOfRun(run) : [];
+    const done = run ? sessionsOfRun(run, await this.forces(run.plan.toolId, transaction)) : [];
     if (!run || done.length === 0) {
       throw invalid([
         {
@@ -135,6 +143,16 @@ export class RunsService {
     const what = done.map(({ kind }) => DONE[kind as keyof typeof DONE]).join(' and ');
     await this.commands.record(`${what} “${tool.name}”`, changes, transaction);
     return changes;
+  }
+
+  /** What the tool has needed to part a thread before, N. */
+  private async forces(toolId: string, transaction: Transaction): Promise<readonly number[]> {
+    const rows = (await sessions.model(this.database.sequelize).findAll({
+      where: { toolId, deletedAt: null },
+      raw: true,
+      transaction,
+    })) as unknown as Row[];
+    return forcesOf(rows.map((row) => sessions.fromRow(row)));
   }
 
   /** Care given to stones on the way, each in its stone's own record; of stones since removed, none. */

@@ -69,7 +69,7 @@ describe('runs', () => {
       { kind: 'strokes', count: 3 },
       { kind: 'done' },
       { kind: 'burr', burr: 'all-along' },
-      { kind: 'proved', test: 'force', passed: true, grams: 140 },
+      { kind: 'proved', test: 'force', passed: true, newtons: 1.4 },
       { kind: 'finished' },
     ];
     const steps = begun.plan.steps.map((step) => ({ ...step, abrasiveId: stoneId }));
@@ -89,9 +89,17 @@ describe('runs', () => {
     ]);
     expect(kept.outcome).toEqual({
       burr: 'all-along',
-      proof: [{ test: 'force', passed: true, grams: 140 }],
-      word: 'keen',
+      lagged: [1],
+      proof: [{ test: 'force', passed: true, newtons: 1.4 }],
+      word: 'sharp',
     });
+    // The whole run as a file and as a table, an event a line.
+    expect((await shop.ask('GET', '/api/runs/r1/run.json')).body.events.length).toBe(events.length);
+    const table = ((await shop.ask('GET', '/api/runs/r1/run.csv')).body as string).split('\r\n');
+    expect(table[0]).toBe('seq,at,station,fact,abrasiveId,strokes,said');
+    expect(table.length).toBe(1 + events.length);
+    expect(table[4]).toBe(`3,2026-11-27T09:00:03.000Z,stone,strokes,${stoneId},8,`);
+    expect(table[6]).toContain(',burr,burr,,,in-part felt none felt felt felt');
     const { cares } = (await shop.ask('GET', `/api/bench/${stoneId}`)).body;
     expect(cares.map(({ kind }: { kind: string }) => kind)).toEqual(['flattened']);
     const [{ id }] = (await shop.ask('GET', '/api/undo')).body.undo;

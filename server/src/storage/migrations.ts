@@ -263,4 +263,10 @@ export const MIGRATIONS: readonly Migration[] = [
       await schema.addColumn('tools', 'stoneSet', text);
     },
   },
+  {
+    name: '0011-the-manner-of-a-tool',
+    async up(schema) {
+      await schema.addColumn('tools', 'manner', text);
+    },
+  },
 ];

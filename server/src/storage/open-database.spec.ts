@@ -2,6 +2,7 @@ import { mkdir, mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promis
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
+import { forcesOf, type Session } from '@mellow-anvil/core';
 import { QueryTypes, Sequelize } from 'sequelize';
 import { BOARD, runEvents } from '../testing/fixtures.js';
 import { openTestWorkshop } from '../testing/workshop.js';
@@ -198,6 +199,20 @@ describe('openDatabase', () => {
     expect((await shop.ask('GET', '/api/bench')).body.stones.w1000.care.lastAt).not.toBe(
       '2026-11-27T10:00:00.000Z',
     );
+    await shop.close();
+  });
+
+  it('opens the file as 0.9.0 left it: a tool’s stones, and a thread’s grams as newtons', async () => {
+    const left = new URL('../../src/testing/older/0010-the-stones-of-a-tool.sqlite.gz', import.meta.url);
+    await writeFile(join(folder, 'workshop.sqlite'), gunzipSync(await readFile(left)));
+    const shop = await openTestWorkshop(folder);
+    const { body: tool } = await shop.ask('GET', '/api/tools/bench-19');
+    expect([tool.stoneSet, tool.manner]).toEqual(['Roll', undefined]);
+    const { entries } = (await shop.ask('GET', '/api/records/bench-19')).body as {
+      entries: readonly { session: Session }[];
+    };
+    const forces = forcesOf(entries.map(({ session }) => session));
+    expect(forces).toEqual([(180 * 9.80665) / 1000]);
     await shop.close();
   });
 

@@ -16,6 +16,7 @@ export const tools = defineKind<Tool>({
     camber: 'json',
     setName: 'text',
     stoneSet: 'text',
+    manner: 'text',
     overruling: 'json',
     notes: 'text',
   },

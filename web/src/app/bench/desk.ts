@@ -29,6 +29,7 @@ import {
   stopFor,
   type Edge,
   type EdgeState,
+  type Facet,
   type FacetSetting,
   type Guide,
   type GuideSeat,
@@ -236,9 +237,11 @@ function seatOf(guide: Guide, edge: Edge, name: string | undefined): GuideSeat |
   return guide.seats.find((seat) => seat.name === name) ?? seatForWidth(guide, clampedWidthMm(edge));
 }
 
-/** The setting of the facet that meets the edge: the steepest, of two sides the left one. */
-export function honedSetting({ guide, seat, settings }: SetUp): SessionSetting | undefined {
-  const honed = FACETS.flatMap((each) => settings.filter(({ facet }) => facet === each))[0];
+/** The setting of a facet; of the one that meets the edge unless said: the steepest, of two sides the left one. */
+export function settingFor({ guide, seat, settings }: SetUp, named?: Facet): SessionSetting | undefined {
+  const honed =
+    settings.find(({ facet }) => facet === named) ??
+    FACETS.flatMap((each) => settings.filter(({ facet }) => facet === each))[0];
   if (!honed) return undefined;
   const { angleDeg, projectionMm, stop } = honed;
   if (guide.form === 'freehand') return { angleDeg };

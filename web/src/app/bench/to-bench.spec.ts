@@ -1,6 +1,7 @@
 import {
   EDGE_SHAPES,
   FAMILY_NAMES,
+  asPlanned,
   beginRun,
   afterEvent,
   edgeHistory,
@@ -9,16 +10,13 @@ import {
   inOrderOfTime,
   planHoning,
   sessionsOfRun,
-  strokesLeft,
   type Abrasive,
   type Condition,
   type Family,
   type Guide,
   type HoningPlan,
   type PlanRequest,
-  type Run,
   type RunEvent,
-  type RunFact,
   type Session,
   type Tool,
 } from '@mellow-anvil/core';
@@ -37,28 +35,6 @@ const BENCH = [
   stored<Abrasive>({ ...stone('wheel', '400'), kind: 'dry-wheel', lubricant: 'dry' }, 'wheel'),
 ];
 
-/** What somebody does who follows a run to the letter and finds everything in order. */
-function answer(run: Run): RunFact {
-  const station = run.stations[run.at];
-  switch (station?.kind) {
-    case 'stone': {
-      const step = run.steps[station.step];
-      const left = step ? strokesLeft(step) : 0;
-      return left > 0 ? { kind: 'strokes', count: left } : { kind: 'done' };
-    }
-    case 'marker':
-      return { kind: 'marked', left: [] };
-    case 'burr':
-      return { kind: 'burr', burr: 'all-along' };
-    case 'scratch':
-      return { kind: 'scratched', gone: true };
-    case 'heat':
-      return { kind: 'heated', heat: 'cool' };
-    default:
-      return { kind: 'done' };
-  }
-}
-
 /** A plan taken to the bench and done as it says: the sessions its run leaves. */
 function doneAsPlanned(
   tool: Tool,
@@ -70,13 +46,20 @@ function doneAsPlanned(
     wheelId: plan.grinding.wheelId,
     stopShortMm: plan.grinding.stopShortMm,
   };
-  const taken = runPlanOf(stored(tool, 'tool'), { plan, request }, setUp, BENCH, grinding);
+  const taken = runPlanOf(
+    stored(tool, 'tool'),
+    { plan, request },
+    { setUp, stones: BENCH, ...(grinding && { grinding }) },
+  );
   if (!taken) throw new Error('nothing to take to the bench');
   const at = (seq: number): string => new Date(Date.UTC(2026, 10, 28, 9, 0, seq)).toISOString();
   let run = beginRun(taken, at(0));
-  for (let seq = 1; run.at < run.stations.length - 1; seq++) {
+  for (let seq = 1; !run.ended;) {
     if (seq > 500) throw new Error(`it never ends: ${run.stations[run.at]?.kind}`);
-    run = afterEvent(run, { ...answer(run), id: `e${seq}`, seq, at: at(seq) } as RunEvent);
+    for (const fact of asPlanned(run)) {
+      run = afterEvent(run, { ...fact, id: `e${seq}`, seq, at: at(seq) } as RunEvent);
+      seq += 1;
+    }
   }
   return sessionsOfRun(run);
 }

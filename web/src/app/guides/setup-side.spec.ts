@@ -2,7 +2,7 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { firstValueFrom } from 'rxjs';
 import { USUAL_BOARD, makeBoard, type Guide, type GuideSeat, type Tool } from '@mellow-anvil/core';
-import { Desk, honedSetting, type SetUp } from '../bench/desk';
+import { Desk, settingFor, type SetUp } from '../bench/desk';
 import { textOf, typeInto } from '../testing/host';
 import { EDGE, GUIDE, IRON, answer, page, playServer, stone, stored } from '../testing/page';
 import { SetupSide } from './setup-side';
@@ -57,7 +57,7 @@ describe('SetupSide', () => {
     expect(textOf(fixture, 'ul')).toContain('Stop D · 50.08 mm · 25° Shed board.');
     expect(textOf(fixture, 'ul')).toMatch(/Stop E · 37\.\d\d mm · 30\.15° .*It sets 0\.15° steeper/);
     expect(link()).withContext('every setting has its stop').toBeUndefined();
-    const setting = honedSetting((await firstValueFrom(TestBed.inject(Desk).setUp$)) as SetUp);
+    const setting = settingFor((await firstValueFrom(TestBed.inject(Desk).setUp$)) as SetUp);
     expect(setting?.stop).toEqual({ boardId: 'board', board: 'Shed board', label: 'E' });
     expect(setting?.angleDeg).withContext('what the stop really gives').toBeCloseTo(30.15, 6);
   });

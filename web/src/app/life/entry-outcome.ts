@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
-import { BURRS, PROOFS, type Burr, type Outcome, type Proof, type ProofTest } from '@mellow-anvil/core';
+import { BURRS, PROOFS, newtonsOf, type Burr, type Outcome, type Proof, type ProofTest } from '@mellow-anvil/core';
 import { ChoiceField } from '../shared/choice-field';
 import { LineField } from '../shared/line-field';
 import { QuantityField } from '../shared/quantity-field';
@@ -41,10 +41,10 @@ const NOT_SAID = '';
         />
         @if (each.test === 'force') {
           <ma-quantity
-            label="Grams"
+            label="Newtons"
             quantity="number"
-            [value]="each.grams"
-            (valueChange)="setGrams($event)"
+            [value]="each.newtons"
+            (valueChange)="setNewtons($event)"
           />
         }
       </div>
@@ -85,6 +85,7 @@ export class EntryOutcome {
   protected readonly proof = computed(() =>
     (this.outcome()?.proof ?? []).map((each) => ({
       ...each,
+      newtons: newtonsOf(each),
       label: `Proof: ${PROOF_PASSED[each.test][0]}`,
       options: [
         { value: true, label: PROOF_PASSED[each.test][0] },
@@ -116,9 +117,9 @@ export class EntryOutcome {
     this.set({ proof: proof.length > 0 ? proof : undefined });
   }
 
-  protected setGrams(grams: number | undefined): void {
-    const proof = (this.outcome()?.proof ?? []).map((each) =>
-      each.test === 'force' ? { ...each, grams: grams ?? NaN } : each,
+  protected setNewtons(newtons: number | undefined): void {
+    const proof = (this.outcome()?.proof ?? []).map(({ grams: _, ...each }) =>
+      each.test === 'force' ? { ...each, newtons: newtons ?? NaN } : each,
     );
     this.set({ proof });
   }

@@ -1,5 +1,6 @@
 import {
   amount,
+  newtonsOf,
   type CamberRead,
   type Outcome,
   type ProofTest,
@@ -49,10 +50,11 @@ export const BURR_SAID = {
 export function outcomeWords({ burr, proof = [], word }: Outcome): string {
   const parts = [
     burr && BURR_SAID[burr],
-    ...proof.map(
-      ({ test, passed, grams }) =>
-        `${PROOF_PASSED[test][passed ? 0 : 1]}${grams === undefined ? '' : ` (${grams} g)`}`,
-    ),
+    ...proof.map((each) => {
+      const newtons = newtonsOf(each);
+      const said = PROOF_PASSED[each.test][each.passed ? 0 : 1];
+      return newtons === undefined ? said : `${said} (${newtons.toFixed(2)} N)`;
+    }),
   ].filter((part): part is string => part !== undefined);
   const [first, ...rest] = parts;
   const told = first ? `${[capital(first), ...rest].join(', ')}.` : '';

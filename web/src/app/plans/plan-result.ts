@@ -13,10 +13,12 @@ import {
   type BenchRecord,
   type CareKind,
   type HoningPlan,
+  type Manner,
   type PlanRequest,
   type RunGrinding,
   type Tool,
   type WayOut,
+  type WorkOrder,
 } from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { Why, type Reason } from '../shared/why';
@@ -25,6 +27,11 @@ import { WaysPanel } from './ways-panel';
 import { WorkList } from './work-list';
 
 type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
+
+const MANNER_CHOICES: readonly { readonly value: Manner; readonly label: string; readonly says: string }[] = [
+  { value: 'thorough', label: 'Thorough', says: 'Every step, every look' },
+  { value: 'brisk', label: 'Brisk', says: 'The setting, the strokes, the burr, the proof' },
+];
 
 /** What to do, stone by stone, and why each is in or out. */
 @Component({
@@ -48,6 +55,17 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
         </p>
         <div class="actions">
           <p-button label="Take it to the bench" size="large" (onClick)="toBench.emit()" />
+          <div class="manner" role="group" aria-label="How much of the order is walked">
+            @for (each of manners; track each.value) {
+              <p-button
+                [label]="each.label"
+                severity="secondary"
+                [outlined]="each.value !== manner()"
+                [pt]="{ root: { 'aria-pressed': each.value === manner(), title: each.says } }"
+                (onClick)="mannerChosen.emit(each.value)"
+              />
+            }
+          </div>
           <p-button
             label="Keep this plan"
             severity="secondary"
@@ -65,7 +83,8 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
         [tool]="tool()"
         [stones]="stones()"
         [record]="record()"
-        [setLine]="setLine()"
+        [work]="work()"
+        [guideName]="guideName()"
         (wheelPlanned)="wheelPlanned.emit($event)"
         (cared)="cared.emit($event)"
       />
@@ -108,6 +127,9 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
       flex-wrap: wrap;
       border-top: 3px solid var(--leather);
       padding-top: 0.5rem;
+    }
+    .manner {
+      display: inline-flex;
     }
     .since {
       border-left: 5px solid var(--leather);
@@ -158,8 +180,12 @@ export class PlanResult {
   readonly keeping = input(false);
   /** What the record says about how much work this is. */
   readonly since = input('');
-  /** Where the guide is set first, by which stop. */
-  readonly setLine = input('');
+  /** Its order of work, as it is walked. */
+  readonly work = input.required<WorkOrder>();
+  readonly guideName = input('');
+  /** How much of the order is walked. */
+  readonly manner = input<Manner>('thorough');
+  readonly mannerChosen = output<Manner>();
   readonly keep = output<void>();
   readonly toBench = output<void>();
   readonly record = input<BenchRecord>({});
@@ -167,6 +193,7 @@ export class PlanResult {
   readonly wayTaken = output<WayOut>();
   readonly cared = output<{ readonly id: string; readonly kind: CareKind }>();
 
+  protected readonly manners = MANNER_CHOICES;
   protected readonly figures = inject(Figures);
   private readonly byId = computed(() => new Map(this.stones().map((stone) => [stone.id, stone])));
   private readonly judged = computed(() =>

@@ -7,22 +7,25 @@ import type { Stored } from '@mellow-anvil/contract';
 import {
   asItStands,
   edgeByWay,
+  mannerOf,
   type BenchRecord,
   type CareKind,
   type HoningPlan,
+  type Manner,
   type Plan,
   type PlanRequest,
   type RunGrinding,
   type School,
   type Tool,
   type WayOut,
+  type WorkOrder,
 } from '@mellow-anvil/core';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { BenchStore } from '../abrasives/bench.store';
 import { ChosenSet } from '../abrasives/chosen-set';
 import { CareOfStones } from '../abrasives/care-of-stones';
-import { Desk, honedSetting, recordReason, type Answer, type SetUp } from '../bench/desk';
-import { runPlanOf } from '../bench/to-bench';
+import { Desk, recordReason, type Answer, type SetUp } from '../bench/desk';
+import { runPlanOf, workOf, type Bench } from '../bench/to-bench';
 import { RecordsStore, type Records } from '../records/records.store';
 import { RunsStore } from '../run/runs.store';
 import { sentencesFor, type Sentences } from '../shared/checks';
@@ -111,7 +114,10 @@ type Draft = Omit<Plan, 'result'>;
           [stones]="stones()"
           [keeping]="keeping()"
           [since]="since()"
-          [setLine]="setLine()"
+          [work]="work()"
+          [guideName]="setUp()?.guide?.name ?? ''"
+          [manner]="manner()"
+          (mannerChosen)="chooseManner($event)"
           [record]="record()"
           (cared)="care($event)"
           (wayTaken)="takeWay($event)"
@@ -218,7 +224,7 @@ export class PlanSide {
   private readonly router = inject(Router);
 
   protected readonly answer = toSignal(this.desk.answer$);
-  private readonly setUp = toSignal(this.desk.setUp$);
+  protected readonly setUp = toSignal(this.desk.setUp$);
   private readonly openRuns = toSignal(this.runs.open$, { initialValue: [] });
   protected readonly openRun = computed(() =>
     this.openRuns().find(({ toolId }) => toolId === this.tool().id),
@@ -227,21 +233,25 @@ export class PlanSide {
     const answer = this.answer();
     return answer ? recordReason(this.tool(), answer, this.figures.hand()) : '';
   });
-  /** The guide's setting the plan begins with: by a stop, where there is one. */
-  protected readonly setLine = computed(() => {
-    const setUp = this.setUp();
-    const setting = setUp && honedSetting(setUp);
-    if (!setUp || setting?.projectionMm === undefined) return '';
-    const { stop, projectionMm, angleDeg } = setting;
-    const figures = `${this.figures.patternHand().setting(projectionMm)} · ${this.figures.angle(angleDeg, 2)}`;
-    return stop
-      ? `Set it in the ${setUp.guide.name} by ${stop.board}: stop ${stop.label} · ${figures}.`
-      : `Set it in the ${setUp.guide.name}: ${figures}.`;
-  });
   protected readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
   protected readonly keeping = signal(false);
   protected readonly atWheel = signal<RunGrinding | undefined>(undefined);
   protected readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as BenchRecord });
+  /** How much of the order is walked: as chosen for this tool, else by how often it was honed. */
+  protected readonly manner = computed(() => mannerOf(this.tool(), this.answer()?.state?.honings ?? 0));
+  private readonly bench = computed((): Bench => {
+    const grinding = this.atWheel();
+    return {
+      setUp: this.setUp(),
+      stones: this.stones(),
+      manner: this.manner(),
+      ...(grinding && { grinding }),
+    };
+  });
+  protected readonly work = computed((): WorkOrder => {
+    const answer = this.answer();
+    return (answer && workOf(this.tool(), answer, this.bench())) ?? { steps: [], order: [] };
+  });
   protected readonly set = toSignal(this.desk.set$);
   private readonly sets = toSignal(inject(ChosenSet).options$, { initialValue: [] });
   /** The sets to choose from, while nobody chose one for this tool: asked once, remembered with it. */
@@ -286,8 +296,15 @@ export class PlanSide {
 
   protected toBench(): void {
     const answer = this.answer();
-    const plan = answer && runPlanOf(this.tool(), answer, this.setUp(), this.stones(), this.atWheel());
+    const plan = answer && runPlanOf(this.tool(), answer, this.bench());
     if (plan) void this.router.navigate(['/bench', this.runs.begin(plan)]);
+  }
+
+  protected chooseManner(manner: Manner): void {
+    const tool = this.tool();
+    this.tools
+      .change(tool.id, tool.version, { ...contentOf<Tool>(tool), manner })
+      .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
   }
 
   protected unfold(part: string, event: Event): void {

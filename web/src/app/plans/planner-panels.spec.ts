@@ -1,12 +1,16 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import {
   compareSchools,
+  orderOfWork,
   planHoning,
   regrindAdvice,
   type Condition,
   type PlanRequest,
   type TooMuch,
   type WayOut,
+  type Abrasive,
+  type HoningPlan,
+  type WorkOrder,
 } from '@mellow-anvil/core';
 import { press, textOf, typeInto } from '../testing/host';
 import { IRON, playServer, stone } from '../testing/page';
@@ -37,6 +41,15 @@ function shown<T>(component: new () => T, inputs: Readonly<Record<string, unknow
   fixture.detectChanges();
   return fixture;
 }
+
+/** The order of a plan, its guide set. */
+const ordered = (plan: HoningPlan, stones: readonly (Abrasive & { readonly id: string })[]): WorkOrder =>
+  orderOfWork({
+    plan,
+    tool: IRON,
+    settingOf: () => ({ angleDeg: 30, projectionMm: 38.12 }),
+    stoneOf: (id) => stones.find((each) => each.id === id),
+  });
 
 describe('the planner’s panels', () => {
   beforeEach(() => playServer());
@@ -147,7 +160,13 @@ describe('the planner’s panels', () => {
       condition: { kind: 'dull', faults: [{ kind: 'wrong-angle', foundDeg: 34 }] },
     };
     const shaped = planHoning(IRON, stones, steep);
-    const fixture = shown(WorkList, { plan: shaped, tool: IRON, stones, record: {} });
+    const fixture = shown(WorkList, {
+      plan: shaped,
+      work: ordered(shaped, stones),
+      tool: IRON,
+      stones,
+      record: {},
+    });
     const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('.step')].map(
       (row) => row.textContent ?? '',
     );
@@ -181,11 +200,16 @@ describe('the planner’s panels', () => {
         rate: { factor: 1.4, sd: 0.1, low: 1.2, high: 1.6, readings: 9 },
       },
     };
-    const fixture = shown(WorkList, { plan, tool: IRON, stones: bench, record, setLine: 'Set it so.' });
+    const work = ordered(plan, bench);
+    const fixture = shown(WorkList, { plan, work, tool: IRON, stones: bench, record, guideName: 'Roller' });
     const text = textOf(fixture);
-    const places = ['Set it so.', 'Feel for the burr', 'Wash', 'the burr off', 'Wipe, oil, wrap'].map(
-      (words) => text.indexOf(words),
-    );
+    const places = [
+      'Set it in the Roller: 38.1',
+      'Feel for the burr',
+      'Wash',
+      'Take off the burr',
+      'Wipe and oil',
+    ].map((words) => text.indexOf(words));
     expect(places).toEqual([...places].sort((a, b) => a - b));
     expect(Math.min(...places)).toBeGreaterThanOrEqual(0);
     expect(text).toContain('Yours cuts 1.4 times as fast as assumed, from 9 readings.');

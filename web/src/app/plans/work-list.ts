@@ -2,35 +2,52 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { Button } from 'primeng/button';
 import {
   isWheel,
-  orderOfWork,
+  visitsOf,
   type Abrasive,
   type BenchRecord,
   type CareKind,
+  type Facet,
   type HoningPlan,
+  type PlanPart,
   type RunGrinding,
+  type SessionSetting,
+  type Station,
   type StropStep,
   type Tool,
-  type WorkLine,
+  type WorkOrder,
 } from '@mellow-anvil/core';
 import { CARE_WORDS } from '../abrasives/care-words';
 import { StoneGlyph } from '../abrasives/stone-glyph';
 import { GrindingStepCard } from '../grinding/grinding-step';
+import { CARE_TITLES, STATION_TEXT, sideNamesOf } from '../run/station-words';
 import { Figures } from '../shared/figures';
 
 type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
 
-interface Line {
-  readonly key: string;
-  readonly what: WorkLine['what'];
+/** Strokes of the plan on one abrasive. */
+interface StepRow {
+  readonly row: 'step';
+  readonly what: PlanPart['what'];
   readonly stone?: Stone;
   readonly lead: string;
-  readonly strokes?: number;
+  readonly strokes: number;
   /** Strokes in four of five cases. */
-  readonly range?: string;
-  readonly minutes?: number;
+  readonly range: string;
+  readonly minutes: number;
   readonly why: string;
-  readonly care?: { readonly id: string; readonly kind: CareKind };
 }
+interface CareRow {
+  readonly row: 'care';
+  readonly lead: string;
+  readonly why: string;
+  readonly care: { readonly id: string; readonly kind: CareKind };
+}
+/** What is done and asked between strokes, in its order. */
+interface BetweenRow {
+  readonly row: 'between';
+  readonly items: readonly { readonly lead: string; readonly why: string }[];
+}
+type Row = StepRow | CareRow | BetweenRow | { readonly row: 'grind' };
 
 /** The plan as it is worked, line by line. */
 @Component({
@@ -38,55 +55,67 @@ interface Line {
   imports: [Button, GrindingStepCard, StoneGlyph],
   template: `
     <ol>
-      @for (line of lines(); track line.key) {
-        @if (line.what === 'grind') {
-          @if (ground(); as g) {
-            <li>
-              <ma-grinding-step
-                [tool]="tool()"
-                [edge]="g.edge"
-                [grinding]="g.grinding"
-                [wheel]="g.wheel"
-                (planned)="wheelPlanned.emit($event)"
-              />
+      @for (line of rows(); track $index) {
+        @switch (line.row) {
+          @case ('grind') {
+            @if (ground(); as g) {
+              <li>
+                <ma-grinding-step
+                  [tool]="tool()"
+                  [edge]="g.edge"
+                  [grinding]="g.grinding"
+                  [wheel]="g.wheel"
+                  (planned)="wheelPlanned.emit($event)"
+                />
+              </li>
+            }
+          }
+          @case ('step') {
+            <li class="step" [class.hone]="line.what === 'hone'">
+              <span class="glyph">
+                @if (line.stone; as stone) {
+                  <ma-stone-glyph [kind]="stone.kind" [lubricant]="stone.lubricant" />
+                }
+              </span>
+              <span class="name">
+                {{ line.stone?.name }}
+                <small>{{ line.lead }}</small>
+              </span>
+              <span class="strokes figure">
+                {{ line.strokes }}
+                <small>strokes</small>
+                @if (line.range) {
+                  <small class="range">{{ line.range }}</small>
+                }
+              </span>
+              <span class="minutes figure">{{ figures.minutes(line.minutes) }}</span>
+              <span class="why">{{ line.why }}</span>
             </li>
           }
-        } @else if (line.strokes !== undefined) {
-          <li class="step" [class.hone]="line.what === 'hone'">
-            <span class="glyph">
-              @if (line.stone; as stone) {
-                <ma-stone-glyph [kind]="stone.kind" [lubricant]="stone.lubricant" />
-              }
-            </span>
-            <span class="name">
-              {{ line.stone?.name }}
-              <small>{{ line.lead }}</small>
-            </span>
-            <span class="strokes figure">
-              {{ line.strokes }}
-              <small>strokes</small>
-              @if (line.range) {
-                <small class="range">{{ line.range }}</small>
-              }
-            </span>
-            <span class="minutes figure">{{ figures.minutes(line.minutes ?? 0) }}</span>
-            <span class="why">{{ line.why }}</span>
-          </li>
-        } @else {
-          <li class="between" [class.care]="line.care">
-            <b>{{ line.lead }}</b>
-            <span>{{ line.why }}</span>
-            @if (line.care; as care) {
+          @case ('care') {
+            <li class="between care">
+              <b>{{ line.lead }}</b>
+              <span>{{ line.why }}</span>
               <p-button
                 label="It is done"
                 [ariaLabel]="'It is done: ' + line.lead"
                 size="small"
                 severity="secondary"
                 [outlined]="true"
-                (onClick)="cared.emit(care)"
+                (onClick)="cared.emit(line.care)"
               />
-            }
-          </li>
+            </li>
+          }
+          @case ('between') {
+            <li class="between">
+              @for (item of line.items; track $index) {
+                <span class="item">
+                  <b>{{ item.lead }}</b>
+                  {{ item.why }}
+                </span>
+              }
+            </li>
+          }
         }
       }
     </ol>
@@ -117,6 +146,12 @@ interface Line {
     }
     .between span {
       color: var(--muted);
+    }
+    .item b {
+      color: var(--ink);
+    }
+    .item + .item::before {
+      content: '→ ';
     }
     .care {
       border-left-color: var(--accent);
@@ -169,11 +204,13 @@ interface Line {
 })
 export class WorkList {
   readonly plan = input.required<HoningPlan>();
+  /** Its order of work, as it is walked. */
+  readonly work = input.required<WorkOrder>();
   readonly tool = input.required<Tool>();
   readonly stones = input.required<readonly Stone[]>();
   readonly record = input<BenchRecord>({});
-  /** Where the guide is set, by which stop. */
-  readonly setLine = input('');
+  /** The guide it is set in. */
+  readonly guideName = input('');
   readonly wheelPlanned = output<RunGrinding>();
   readonly cared = output<{ readonly id: string; readonly kind: CareKind }>();
 
@@ -187,114 +224,175 @@ export class WorkList {
     return wheel && isWheel(wheel) && edge.form === 'single-bevel' ? { edge, grinding, wheel } : undefined;
   });
 
-  protected readonly lines = computed((): readonly Line[] =>
-    orderOfWork(this.plan(), (id) => this.byId().get(id)?.lubricant).flatMap((line, i) => {
-      const said = this.said(line);
-      return said ? [{ key: `${i} ${line.what}`, what: line.what, ...said }] : [];
-    }),
-  );
-
-  private said(line: WorkLine): Omit<Line, 'key' | 'what'> | undefined {
-    const stoneOf = (id: string): Stone | undefined => this.byId().get(id);
-    switch (line.what) {
-      case 'care': {
-        const { id, kind, minutes } = line.care;
-        const name = stoneOf(id)?.name ?? '';
-        return {
-          lead: `First, ${name}: ${CARE_WORDS[kind].toLowerCase()}`,
-          why: this.figures.minutes(minutes),
-          care: { id, kind },
-        };
+  protected readonly rows = computed((): readonly Row[] => {
+    const { steps, order } = this.work();
+    const rows: Row[] = [];
+    const told = new Set<unknown>();
+    for (const station of order) {
+      if (station.kind === 'stone') {
+        const step = steps[station.step];
+        // One line for a stone, whichever side its strokes are on.
+        if (step && !told.has(step.part.of)) rows.push(this.stepRow(step.part));
+        told.add(step?.part.of);
+      } else if (station.kind === 'grind') rows.push({ row: 'grind' });
+      else if (station.kind === 'care' && !station.after) {
+        const care = this.careRow(station.abrasiveId, station.care);
+        if (care) rows.push(care);
+      } else {
+        const item = this.itemOf(station);
+        const last = rows.at(-1);
+        if (last?.row === 'between') rows[rows.length - 1] = { ...last, items: [...last.items, item] };
+        else rows.push({ row: 'between', items: [item] });
       }
-      case 'grind':
-        return { lead: '', why: '' };
+    }
+    return rows;
+  });
+
+  private careRow(id: string, kind: CareKind): CareRow | undefined {
+    const care = this.plan().care?.find((each) => each.id === id && each.kind === kind);
+    return (
+      care && {
+        row: 'care',
+        lead: `First, ${this.byId().get(id)?.name ?? ''}: ${CARE_WORDS[kind].toLowerCase()}`,
+        why: this.figures.minutes(care.minutes),
+        care: { id, kind },
+      }
+    );
+  }
+
+  /** What is done or asked at a station, in a few words. */
+  private itemOf(station: Station): BetweenRow['items'][number] {
+    const item = (lead: string, why = ''): BetweenRow['items'][number] => ({ lead, why });
+    const title = STATION_TEXT[station.kind].title;
+    switch (station.kind) {
+      case 'care':
+        return item(`${CARE_TITLES[station.care]} ${this.byId().get(station.abrasiveId)?.name ?? ''}`);
+      case 'template':
+        return item(
+          `Grind the curve to its template first: ${this.figures.length(this.plan().curveToGrind?.wantedMm ?? 0)} at the corners`,
+          'too deep to hone; the template is printed under Camber, Make.',
+        );
+      case 'joint':
+        return item(`Joint the edge square, ${this.figures.length(station.nickMm)} back`);
       case 'set':
-        return this.setLine() ? { lead: this.setLine(), why: '' } : undefined;
+        return item(this.setWords(station.setting, station.facet));
+      case 'lift':
+        return item(
+          station.lift.liftMm === undefined
+            ? `By hand, ${this.figures.angle(station.lift.bevelDeg)}`
+            : `By hand, ${this.figures.length(station.lift.liftMm)} under the spine`,
+        );
+      case 'marker':
+        return item(station.wheel ? 'Marker at the wheel' : `Marker${this.sideWords(station.side)}`);
+      case 'burr':
+        return item(`${station.wanted ? 'Burr up' : 'Feel for the burr'}${this.sideWords(station.side)}`);
+      case 'wash':
+        return item(station.oil ? 'Wipe off the oil, wash with soap' : 'Wash');
+      case 'burr-off': {
+        const name = this.byId().get(station.abrasiveId ?? '')?.name;
+        return item(title, name === undefined ? '' : `about ${String(station.strokes)} strokes, ${name}`);
+      }
+      case 'proof':
+        return item(station.before ? 'Prove it before the strop' : title);
+      default:
+        return item(title);
+    }
+  }
+
+  private sideWords(side: 0 | 1 | undefined): string {
+    const names = sideNamesOf(this.tool().edge);
+    return side === undefined || names.length === 1 ? '' : `, ${names[side] ?? ''}`;
+  }
+
+  /** Where the guide is set, by which stop. */
+  private setWords({ stop, projectionMm, angleDeg }: SessionSetting, facet: Facet | undefined): string {
+    const guide = this.guideName() || 'guide';
+    const primary = facet === 'primary' ? ' to the primary' : '';
+    const deg = this.figures.angle(angleDeg, 2);
+    if (projectionMm === undefined) return `Set the ${guide}${primary}: ${deg}`;
+    const figures = `${this.figures.patternHand().setting(projectionMm)} · ${deg}`;
+    return stop
+      ? `Set it in the ${guide}${primary} by ${stop.board}: stop ${stop.label} · ${figures}`
+      : `Set it in the ${guide}${primary}: ${figures}`;
+  }
+
+  private stepRow(part: PlanPart): StepRow {
+    const { id, strokes, minutes } = part.of;
+    const row = {
+      row: 'step',
+      what: part.what,
+      stone: this.byId().get(id),
+      strokes,
+      minutes,
+      range: '',
+    } as const;
+    switch (part.what) {
       case 'back':
         return {
-          stone: stoneOf(line.step.id),
+          ...row,
+          ...this.likely(part.of),
           lead: 'the back, flat on the stone',
-          ...this.likely(line.step),
-          strokes: line.step.strokes,
-          minutes: line.step.minutes,
-          why: this.backWhy(line.step.id),
+          why: this.backWhy(id),
         };
       case 'shape': {
         const { edge } = this.tool();
         const deg = edge.form === 'single-bevel' ? edge.primaryDeg : 0;
         return {
-          stone: stoneOf(line.step.id),
+          ...row,
+          ...this.likely(part.of),
           lead: `the primary, at ${this.figures.angle(deg)}`,
-          ...this.likely(line.step),
-          strokes: line.step.strokes,
-          minutes: line.step.minutes,
           why: 'The guide set to the primary: on until only a narrow strip of the old bevel is left at the edge.',
         };
       }
       case 'hone': {
-        const { id, strokes, minutes, forceN, places } = line.step;
-        const stone = stoneOf(id);
+        const { forceN, places } = part.of;
         const push = forceN === undefined ? '' : `, push ${this.figures.number(forceN, 0)} N`;
         return {
-          stone,
-          ...this.likely(line.step),
-          lead: `${this.eachKnife(strokes)}${this.facet()}${this.figures.number(stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
-          strokes,
+          ...row,
+          ...this.likely(part.of),
+          lead: `${this.eachKnife(strokes)}${this.sides(part)}${this.facet()}${this.figures.number(row.stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
           minutes: minutes - (this.plan().care?.find((care) => care.id === id)?.minutes ?? 0),
           why: [this.plan().verdicts.find((verdict) => verdict.id === id)?.why ?? '', this.learned(id)]
             .join(' ')
             .trim(),
         };
       }
-      case 'curve':
+      case 'curve': {
+        const { places, comesToMm, before } = part.of;
         return {
-          lead: `Grind the curve to its template first: ${this.figures.length(this.plan().curveToGrind?.wantedMm ?? 0)} at the corners`,
-          why: 'too deep to hone; the template is printed under Camber, Make.',
-        };
-      case 'camber': {
-        const { id, places, strokes, minutes, comesToMm, before } = line.step;
-        return {
-          stone: stoneOf(id),
+          ...row,
           lead: `the curve, by place: ${places.join(' · ')}`,
-          strokes,
-          minutes,
           why: `Press at each place in turn, left to right. It comes to about ${this.figures.sliver(comesToMm)} of light at the corners.${before ? ' On the coarser stone, ahead of the others: it is more than they should take.' : ''}`,
         };
       }
-      case 'burr':
-        return {
-          lead: 'Feel for the burr',
-          why: 'along the whole edge, on the back; go on until it stands.',
-        };
-      case 'wash':
-        return {
-          lead: line.oil ? 'Wipe off all the oil, wash with soap' : 'Wash',
-          why: 'stone, guide wheel, blade and hands: one coarse grain ruins the finer stone.',
-        };
-      case 'burr-off':
-        return {
-          stone: stoneOf(line.step.id),
-          lead: 'the back flat, the burr off',
-          strokes: line.step.strokes,
-          minutes: line.step.minutes,
-          why: 'Back and bevel in turn, lighter each time, until it breaks off. The back never on a coarse stone now.',
-        };
       case 'strop':
         return {
-          stone: stoneOf(line.step.id),
-          lead: `edge trailing, both sides${this.pushes(line.step)}${this.lower(line.step.lowerDeg)}`,
-          strokes: line.step.strokes,
-          minutes: line.step.minutes,
-          why: this.stropWhy(line.step),
+          ...row,
+          lead: `edge trailing, both sides${this.pushes(part.of)}${this.lower(part.of.lowerDeg)}`,
+          why: this.stropWhy(part.of),
         };
-      case 'wipe':
-        return { lead: 'Wipe, oil, wrap', why: 'away from the edge, never along it.' };
     }
   }
 
+  /** Of an edge worked on two sides: one, the other, then by turns with falling counts. */
+  private sides(part: PlanPart): string {
+    const steps = this.work().steps.filter((step) => step.part.of === part.of);
+    if (steps.length < 2) return steps[0]?.count === 'half' ? 'half on each side · ' : '';
+    const names = sideNamesOf(this.tool().edge);
+    return `${steps
+      .map(({ side, strokes, count }) =>
+        side === undefined
+          ? `then in turn ${visitsOf(count ?? 'through', strokes)
+              .map((visit) => visit.strokes)
+              .join('-')}`
+          : `${names[side] ?? ''} ${String(strokes)}`,
+      )
+      .join(', ')} · `;
+  }
+
   /** Strokes in four of five cases, as they are told. */
-  private likely({ low, high }: { readonly low?: number; readonly high?: number }): Pick<Line, 'range'> {
-    return low === undefined || high === undefined ? {} : { range: `${String(low)}–${String(high)}` };
+  private likely({ low, high }: { readonly low?: number; readonly high?: number }): Pick<StepRow, 'range'> {
+    return { range: low === undefined || high === undefined ? '' : `${String(low)}–${String(high)}` };
   }
 
   /** What of a new back is polished, and, told once, what that spares. */

@@ -4,6 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import {
   LOOKS,
+  LOOK_NAMES,
   SYMPTOMS,
   SYMPTOM_NAMES,
   causeFacts,
@@ -59,8 +60,8 @@ const BEGIN_MM = 0.1;
         </div>
       </section>
       <section aria-labelledby="causes" aria-live="polite">
-        <h2 id="causes">{{ signs().symptoms.length ? 'Likeliest first' : 'Tap what you see' }}</h2>
-        @if (signs().symptoms.length) {
+        <h2 id="causes">{{ begun() ? 'Likeliest first' : 'Tap what you see' }}</h2>
+        @if (begun()) {
           @if (looks().length) {
             <div class="looks">
               <h3>Look next</h3>
@@ -130,6 +131,8 @@ export class PuzzlePage {
   /** From the address: the tool, what was seen, and the run to go back to. */
   readonly tool = input<string>();
   readonly seen = input<string>();
+  /** Looks a run answered with yes. */
+  readonly looked = input<string>();
   readonly run = input<string>();
   private readonly desk = inject(Desk);
   private readonly router = inject(Router);
@@ -147,8 +150,16 @@ export class PuzzlePage {
     symptoms: (this.seen() ?? '')
       .split(',')
       .filter((each): each is Symptom => SYMPTOM_NAMES.includes(each as Symptom)),
-    looks: {},
+    looks: Object.fromEntries(
+      (this.looked() ?? '')
+        .split(',')
+        .filter((each) => LOOK_NAMES.includes(each as Look))
+        .map((look) => [look, true]),
+    ),
   }));
+  protected readonly begun = computed(
+    () => this.signs().symptoms.length + Object.keys(this.signs().looks).length > 0,
+  );
   protected readonly causes = computed(() =>
     rankCauses(this.signs())
       .slice(0, SHOWN_CAUSES)

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import { BURR_PLACES, burrOf, type Burr, type BurrFeel } from '@mellow-anvil/core';
+import { BURR_PLACES, burrOf, type Burr, type BurrFeel, type Edge } from '@mellow-anvil/core';
+import { EdgeFront } from './edge-front';
 
 /** How a burr was felt. */
 export interface BurrFelt {
@@ -17,8 +18,11 @@ const ALL: readonly BurrFeel[] = Array.from({ length: BURR_PLACES }, () => 'felt
 /** Where along the edge a burr is felt, drawn place by place on one side or both; or all along, none, cannot tell. */
 @Component({
   selector: 'ma-burr-gate',
-  imports: [Button],
+  imports: [Button, EdgeFront],
   template: `
+    @if (edge(); as shape) {
+      <ma-edge-front [edge]="shape" />
+    }
     @for (side of sides(); track side.index) {
       <div class="edge" role="group" [attr.aria-label]="side.label">
         @if (side.label) {
@@ -107,6 +111,8 @@ const ALL: readonly BurrFeel[] = Array.from({ length: BURR_PLACES }, () => 'felt
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BurrGate {
+  /** Drawn in its own shape. */
+  readonly edge = input<Edge>();
   /** Names of the sides it is felt on. */
   readonly sideNames = input<readonly string[]>(['']);
   readonly felt = output<BurrFelt>();

@@ -64,3 +64,8 @@ export const HEAT_ANSWERS: readonly GateAnswer[] = [
   { value: 'hot', label: 'Too hot to hold', hint: 'dip, and a lighter pass' },
   { value: 'coloured', label: 'It has coloured', hint: 'straw, brown or blue: ground past it' },
 ];
+export const POLISH_ANSWERS: readonly GateAnswer[] = [
+  { value: 'all', label: 'Corner to corner', hint: 'bright out to the edge, all along' },
+  { value: 'corner', label: 'But for a corner', hint: 'a few old marks some millimetres in: they may wait' },
+  { value: 'not-yet', label: 'Not yet', hint: 'more strokes here' },
+];

@@ -8,8 +8,8 @@ export interface ForceSource {
 }
 
 const PIECE_MS = 20;
-/** What the made-up tester reads of an edge that was just honed, grams. */
-const SIMULATED_G = 170;
+/** What the made-up tester reads of an edge that was just honed, N. */
+const SIMULATED_N = 1.7;
 
 function parsed(text: Observable<string>): Observable<ForceLine> {
   return text.pipe(
@@ -31,6 +31,6 @@ export const serialForce = (): ForceSource => ({ lines$: parsed(serialText()) })
 /** The one that ships, through the same parser. */
 export const simulatedTester = (random: () => number = Math.random): ForceSource => ({
   lines$: parsed(
-    from(simulatedForce(SIMULATED_G, random)).pipe(concatMap((chunk) => of(chunk).pipe(delay(PIECE_MS)))),
+    from(simulatedForce(SIMULATED_N, random)).pipe(concatMap((chunk) => of(chunk).pipe(delay(PIECE_MS)))),
   ),
 });

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import type { ColourLeft } from '@mellow-anvil/core';
+import type { ColourLeft, Edge } from '@mellow-anvil/core';
+import { EdgeFront } from './edge-front';
 
 const SPOTS: readonly { readonly value: ColourLeft; readonly label: string }[] = [
   { value: 'left', label: 'left side' },
@@ -13,7 +14,7 @@ const SPOTS: readonly { readonly value: ColourLeft; readonly label: string }[] =
 /** Where colour is left on the bevel after a few light strokes: tapped on the bevel itself. */
 @Component({
   selector: 'ma-marker-gate',
-  imports: [Button],
+  imports: [Button, EdgeFront],
   template: `
     <div class="bevel" role="group" aria-label="The bevel, edge at the bottom">
       @for (spot of spots; track spot.value) {
@@ -28,6 +29,9 @@ const SPOTS: readonly { readonly value: ColourLeft; readonly label: string }[] =
         </button>
       }
     </div>
+    @if (edge(); as shape) {
+      <ma-edge-front [edge]="shape" />
+    }
     <div class="quick">
       @if (left().length) {
         <p-button styleClass="target" label="Colour is left there" (onClick)="told.emit(left())" />
@@ -51,10 +55,10 @@ const SPOTS: readonly { readonly value: ColourLeft; readonly label: string }[] =
       grid-template-rows: repeat(3, minmax(72px, 1fr));
       grid-template-areas: 'left heel right' 'left patches right' 'left edge right';
       border: 2px solid var(--steel-line);
-      border-bottom: 7px solid var(--accent);
+      border-bottom: 0;
       background: var(--steel);
       gap: 3px;
-      min-height: 240px;
+      min-height: 222px;
     }
     .spot {
       font: inherit;
@@ -90,6 +94,8 @@ const SPOTS: readonly { readonly value: ColourLeft; readonly label: string }[] =
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class MarkerGate {
+  /** Drawn in its own shape under the bevel. */
+  readonly edge = input<Edge>();
   readonly told = output<readonly ColourLeft[]>();
   protected readonly spots = SPOTS;
   protected readonly left = signal<readonly ColourLeft[]>([]);

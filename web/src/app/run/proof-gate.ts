@@ -10,12 +10,25 @@ import {
 } from '@angular/core';
 import { Button } from 'primeng/button';
 import type { Subscription } from 'rxjs';
-import { FORCE_G, edgeWord, type Proof, type ProofFigures, type ProofTest } from '@mellow-anvil/core';
+import {
+  edgeWord,
+  forceWord,
+  newtonsOf,
+  type Proof,
+  type ProofFigures,
+  type ProofTest,
+} from '@mellow-anvil/core';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { hasSerial } from '../shared/serial';
 import { serialForce, simulatedTester, type ForceSource } from './force-source';
 import { PROOF_WORDS } from './station-words';
+
+const BESIDE = {
+  low: 'among this tool’s lowest',
+  usual: 'as this tool usually needs',
+  high: 'more than this tool ever needed',
+} as const;
 
 export type Proved = { readonly test: ProofTest; readonly passed: boolean } & ProofFigures;
 
@@ -112,6 +125,8 @@ export class ProofGate {
   readonly proof = input.required<readonly Proof[]>();
   /** How it stood last time, in words. */
   readonly before = input('');
+  /** What this tool has needed to part a thread before, N. */
+  readonly forces = input<readonly number[]>([]);
   /** It takes shavings: a plane’s iron. */
   readonly planes = input(false);
   readonly proved = output<Proved>();
@@ -129,15 +144,17 @@ export class ProofGate {
     })),
   );
   protected readonly word = computed(() => {
-    const word = edgeWord(this.proof());
+    const word = edgeWord(this.proof(), this.forces());
     return word && word[0]?.toUpperCase() + word.slice(1);
   });
   protected readonly forceSays = computed(() => {
-    const grams = this.proof().find(({ test }) => test === 'force')?.grams;
+    const thread = this.proof().find(({ test }) => test === 'force');
+    const newtons = thread && newtonsOf(thread);
     if (this.trouble()) return this.trouble();
-    return grams === undefined
-      ? `Keen below about ${FORCE_G.keen} g, sharp below ${FORCE_G.sharp} (estimates); your own last time tells more.`
-      : `${this.figures.number(grams, 0)} g`;
+    if (newtons === undefined)
+      return 'Held against what this tool has needed before; newtons, a number a line.';
+    const beside = forceWord(newtons, this.forces());
+    return `${this.figures.number(newtons, 2)} N: ${beside === undefined ? 'kept, to hold the next ones against' : BESIDE[beside]}`;
   });
 
   constructor() {
@@ -169,8 +186,9 @@ export class ProofGate {
     this.listening.set(true);
     this.source = lines$.subscribe({
       next: (line) => {
-        if (line.ok)
-          this.proved.emit({ test: 'force', passed: line.grams <= FORCE_G.sharp, grams: line.grams });
+        if (!line.ok) return;
+        const { newtons } = line;
+        this.proved.emit({ test: 'force', passed: forceWord(newtons, this.forces()) !== 'high', newtons });
       },
       error: () => {
         this.listening.set(false);

@@ -31,7 +31,10 @@ import { outcomeWords } from '../life/entry-words';
         </p>
       }
       <p class="after">
-        Wipe and oil the steel, away from the edge; wrap it. Flatten the stones for next time. Oily rags lie
+        <a [href]="'/api/runs/' + id() + '/run.csv'" download>This run as a table</a>
+        or
+        <a [href]="'/api/runs/' + id() + '/run.json'" download>as a file</a>
+        . Wipe and oil the steel, away from the edge; wrap it. Flatten the stones for next time. Oily rags lie
         flat to dry.
       </p>
     }
@@ -73,6 +76,7 @@ import { outcomeWords } from '../life/entry-words';
 export class RunSummaryCard {
   readonly run = input.required<Run>();
   readonly unsent = input(0);
+  readonly id = input('');
   protected readonly figures = inject(Figures);
   private readonly nameOf = toSignal(inject(AbrasivesStore).nameOf$, { requireSync: true });
 

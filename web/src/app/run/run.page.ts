@@ -19,20 +19,26 @@ import {
   CURVED_FAMILIES,
   GATES,
   ledBack,
-  symptomsOf,
+  asPlanned,
+  forcesOf,
+  laggingPlaces,
+  purposeOf,
+  seenInRun,
   type Heat,
   type PutIn,
   type RunFact,
   type RunGrinding,
   type Station,
 } from '@mellow-anvil/core';
+import { Desk } from '../bench/desk';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { RecordsStore } from '../records/records.store';
 import { Figures } from '../shared/figures';
 import { ToolsStore } from '../tools/tools.store';
 import { BurrGate, type BurrFelt } from './burr-gate';
 import { Cautions, FIRST_OF_ALL } from './cautions';
-import { ChoiceGate, HEAT_ANSWERS, SCRATCH_ANSWERS } from './choice-gate';
+import { ChoiceGate, HEAT_ANSWERS, POLISH_ANSWERS, SCRATCH_ANSWERS } from './choice-gate';
+import { NailGate } from './nail-gate';
 import { OtherSteps } from './other-steps';
 import { ProofGate } from './proof-gate';
 import { provedWords } from './proof-words';
@@ -45,11 +51,15 @@ import {
   OIL_WASH,
   STATION_TEXT,
   TOLD,
+  sideNamesOf,
   type StationText,
 } from './station-words';
 import { MarkerGate } from './marker-gate';
 import { StayAwake } from './stay-awake';
-import { StoneStation, sideNamesOf, stoneView } from './stone-station';
+import { RunList } from './run-list';
+import { StationDrawing } from './station-drawing';
+import type { SceneOf } from './station-scene';
+import { StoneStation, stoneView } from './stone-station';
 
 /** At the bench: one step at a time over the whole screen, for wet hands at arm's length. */
 @Component({
@@ -60,10 +70,13 @@ import { StoneStation, sideNamesOf, stoneView } from './stone-station';
     ButtonDirective,
     ChoiceGate,
     MarkerGate,
+    NailGate,
     OtherSteps,
     ProofGate,
     RouterLink,
+    RunList,
     RunSummaryCard,
+    StationDrawing,
     StoneStation,
   ],
   templateUrl: './run.page.html',
@@ -78,6 +91,7 @@ export class RunPage {
   private readonly runs = inject(RunsStore);
   private readonly router = inject(Router);
   private readonly cautions = inject(Cautions);
+  private readonly desk = inject(Desk);
   private readonly records = inject(RecordsStore);
   protected readonly figures = inject(Figures);
   private readonly tools = toSignal(inject(ToolsStore).items$, { initialValue: [] });
@@ -91,6 +105,8 @@ export class RunPage {
   protected readonly looked = signal(false);
   protected readonly stopping = signal(false);
   protected readonly other = signal(false);
+  /** The whole order on one screen, to tick off. */
+  protected readonly listed = signal(false);
   protected readonly run = computed(() => this.view()?.run);
   protected readonly tool = computed(() => this.tools().find(({ id }) => id === this.run()?.plan.toolId));
   protected readonly station = computed((): Station | undefined => {
@@ -125,6 +141,29 @@ export class RunPage {
     const station = this.station();
     return station?.kind === 'burr' && station.wanted === true;
   });
+  /** The side a burr is felt on: where one side raised it, the other; of earlier releases both at once. */
+  protected readonly burrSides = computed((): readonly string[] => {
+    const station = this.station();
+    const sided = station?.kind === 'burr' && (station.side !== undefined || station.wanted === true);
+    return sided ? [''] : this.sideNames();
+  });
+  /** Strokes are taken as made, and one tap proves: as a practised hand wants it. */
+  protected readonly brisk = computed(() => this.run()?.plan.manner === 'brisk');
+  private readonly setUp = toSignal(this.desk.setUp$);
+  /** What the station is drawn from. */
+  protected readonly scene = computed((): SceneOf | undefined => {
+    const [run, station, tool, setUp] = [this.run(), this.station(), this.tool(), this.setUp()];
+    if (!run || !station || !tool) return undefined;
+    const stones = new Map(this.stones().map((stone) => [stone.id, stone]));
+    return {
+      run,
+      station,
+      edge: tool.edge,
+      ...(setUp && { setUp }),
+      stoneOf: (id) => stones.get(id),
+      deg: (angle) => this.figures.angle(angle),
+    };
+  });
   protected readonly eyes = computed(() => this.run()?.confirmed.includes('eyes') ?? false);
   protected readonly planes = computed(() => CURVED_FAMILIES.includes(this.tool()?.family as never));
   protected readonly caution = computed(() => {
@@ -134,6 +173,7 @@ export class RunPage {
   protected readonly rules = FIRST_OF_ALL;
   protected readonly scratchAnswers = SCRATCH_ANSWERS;
   protected readonly heatAnswers = HEAT_ANSWERS;
+  protected readonly polishAnswers = POLISH_ANSWERS;
 
   /** A station that is only done, in words. */
   protected readonly text = computed((): StationText | undefined => {
@@ -174,6 +214,13 @@ export class RunPage {
     if (station?.kind === 'proof' && station.before) return 'Prove it before the strop';
     if (station?.kind === 'grind' && station.pastColour) return 'Grind past the colour';
     if (this.raises()) return 'Is the burr up?';
+    const names = this.sideNames();
+    if (station?.kind === 'burr' && station.side !== undefined)
+      return `Feel for the burr: ${names[1 - station.side] ?? ''}`;
+    if (station?.kind === 'marker' && station.wheel) return 'Colour the bevel for the wheel';
+    if (station?.kind === 'marker' && station.side !== undefined)
+      return `Colour the ${names[station.side] ?? 'bevel'}`;
+    if (station?.kind === 'set' && station.facet === 'primary') return 'Set the guide to the primary';
     return text?.title ?? '';
   });
   protected readonly strokesMade = computed(
@@ -189,8 +236,14 @@ export class RunPage {
   protected readonly puzzle = computed(() => {
     const run = this.run();
     if (!run) return undefined;
-    const seen = symptomsOf(run.history, run.proof);
-    return { tool: run.plan.toolId, run: this.id(), ...(seen.length > 0 && { seen: seen.join(',') }) };
+    const { symptoms, looks } = seenInRun(run.history, run.proof);
+    const looked = Object.keys(looks);
+    return {
+      tool: run.plan.toolId,
+      run: this.id(),
+      ...(symptoms.length > 0 && { seen: symptoms.join(',') }),
+      ...(looked.length > 0 && { looked: looked.join(',') }),
+    };
   });
   protected readonly atGate = computed(() => GATES.includes(this.kind() as never) || this.told() !== '');
   /** Where an edge that falls short is led back to. */
@@ -214,6 +267,30 @@ export class RunPage {
       switchMap((id) => (id ? this.records.life(id) : EMPTY)),
     ),
   );
+  private readonly earlier = computed(() => {
+    const started = this.run()?.startedAt ?? '';
+    return (this.life()?.entries ?? [])
+      .map(({ session }) => session)
+      .filter(({ startedAt }) => startedAt < started);
+  });
+  /** What this tool has needed to part a thread before, N. */
+  protected readonly forces = computed(() => forcesOf(this.earlier()));
+  /** A place that lagged in earlier runs is told before it lags again. */
+  protected readonly lags = computed(() => {
+    const [run, station] = [this.run(), this.station()];
+    const step = station?.kind === 'stone' ? run?.plan.steps[station.step] : undefined;
+    const raises =
+      step &&
+      purposeOf(step) === 'edge' &&
+      run?.plan.steps.find((each) => purposeOf(each) === 'edge') === step;
+    if (!raises && station?.kind !== 'burr') return '';
+    return laggingPlaces(this.earlier())
+      .map(
+        ({ place, times, of }) =>
+          `The ${BURR_PLACES[place]} lagged in ${String(times)} of the last ${String(of)}: press there from the first stroke.`,
+      )
+      .join(' ');
+  });
   /** How the edge proved itself last time. */
   protected readonly lastProof = computed(() => {
     const run = this.run();
@@ -245,12 +322,15 @@ export class RunPage {
         .load()
         .then(() => this.looked.set(true));
     });
+    effect(() => this.desk.takeUp(this.run()?.plan.toolId));
     effect(() => {
       const kind = this.kind();
       if (kind) this.cautions.said(kind);
     });
     // A new station takes the focus to its one large target, so that space and Enter go on from the first press.
-    const place = computed(() => (this.stopping() || this.other() ? undefined : this.run()?.at));
+    const place = computed(() =>
+      this.stopping() || this.other() || this.listed() ? undefined : this.run()?.at,
+    );
     afterRenderEffect(() => {
       if (place() === undefined) return;
       const target =
@@ -276,6 +356,21 @@ export class RunPage {
 
   protected burr(felt: BurrFelt): void {
     this.add({ kind: 'burr', ...felt });
+  }
+
+  /** The station at hand as when all is well: its strokes made, its question answered. */
+  protected allWell(): void {
+    const run = this.run();
+    for (const fact of run ? asPlanned(run) : []) this.add(fact);
+  }
+
+  /** Everything up to a station done as planned, one after the other. */
+  protected tickTo(index: number): void {
+    for (let run = this.run(); run && !run.ended && run.at <= index; run = this.run()) {
+      const before = run.events;
+      this.allWell();
+      if (this.run()?.events === before) return;
+    }
   }
 
   protected heat(heat: string): void {
@@ -327,7 +422,7 @@ export class RunPage {
   }
 
   private busy(): boolean {
-    return this.stopping() || this.other() || this.run()?.ended !== undefined;
+    return this.stopping() || this.other() || this.listed() || this.run()?.ended !== undefined;
   }
 
   /** Whether the station at hand is left by its one target. */

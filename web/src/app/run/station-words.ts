@@ -1,20 +1,27 @@
 import {
+  byTurns,
   purposeOf,
   type Abrasive,
+  type BenchStep,
   type CareKind,
   type Count,
+  type Edge,
   type GateWord,
   type ProofTest,
-  type RunPlanStep,
   type Skip,
   type StationKind,
+  type StropPurpose,
 } from '@mellow-anvil/core';
+import type { Figures } from '../shared/figures';
 
 /** What to feel or look for at a stone (common practice, no source). */
-export function feelFor(stone: Abrasive | undefined, index: number, of: readonly RunPlanStep[]): string {
-  const step = of[index];
-  if (stone?.kind === 'strop')
-    return 'Pull only, edge trailing: firm on a flat, light on a bevel. Stop, then turn over: never lift at the end.';
+export function feelFor(
+  stone: Abrasive | undefined,
+  step: BenchStep | undefined,
+  of: readonly BenchStep[],
+  figures: Figures,
+): string {
+  if (step?.afterBurr || stone?.kind === 'strop') return stropWords(step, figures);
   const purpose = step && purposeOf(step);
   if (purpose === 'back')
     return 'The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.';
@@ -24,10 +31,42 @@ export function feelFor(stone: Abrasive | undefined, index: number, of: readonly
     return 'Press where the finger is drawn, and there only; trail the corners, they dig in.';
   const stones = of.filter((each) => purposeOf(each) === 'edge');
   if (step && step === stones[0])
-    return 'Push firmly, both corners down. Go on until a burr can be felt on the back.';
+    return step.side === undefined
+      ? 'Push firmly, both corners down. Go on until a burr can be felt on the back.'
+      : 'Firmly, this side alone, until its burr stands all along on the other.';
+  if (step?.count === 'falling')
+    return 'Side by side now, a stroke fewer and lighter each time: the burr is turned over and tires.';
+  if (step && step.side === 1) return 'The other side, as many again, until its own burr stands all along.';
   if (step && step === stones.at(-1))
     return 'Lightly, pull strokes if you fear digging in. Done when the marks of the stone before are gone.';
   return 'Lighter than before. Done when the marks of the stone before are gone.';
+}
+
+const STROP_FOR: Readonly<Record<StropPurpose, string>> = {
+  polishes: 'It polishes what the last stone left.',
+  aligns: 'It lays the tip straight.',
+  tops: 'It only polishes the tops of the grooves.',
+};
+
+/** How a strop is used: what for, how hard, how low. */
+function stropWords(step: BenchStep | undefined, figures: Figures): string {
+  const { purpose, forceN, lastN, lowerDeg } = step ?? {};
+  const push =
+    forceN === undefined || lastN === undefined || forceN === lastN
+      ? ''
+      : ` ${figures.number(forceN, 0)} N at first, ${figures.number(lastN, 0)} N at the end.`;
+  const lower =
+    lowerDeg === undefined
+      ? ''
+      : ` It gives: laid about ${figures.angle(Math.round(lowerDeg))} lower than its bevel.`;
+  return `${purpose ? `${STROP_FOR[purpose]} ` : ''}Pull only, edge trailing.${push}${lower} Stop, then turn over: never lift at the end.`;
+}
+
+/** The sides an edge is worked on by turns, as they are called. */
+export function sideNamesOf(edge: Edge | undefined): readonly [string, string] | readonly [''] {
+  if (!edge || !byTurns(edge)) return [''];
+  if (edge.form === 'scraping') return ['reverse side', 'scraping side'];
+  return edge.form === 'hook' ? ['outside', 'inside'] : ['left side', 'right side'];
 }
 
 /** A station that is only done: what it is called, what to do, what its one large target says. */
@@ -66,12 +105,21 @@ export const STATION_TEXT: Readonly<Record<StationKind, StationText>> = {
     ],
     done: 'Ground to the line',
   },
+  joint: {
+    title: 'Joint the edge',
+    does: [
+      'Grind the edge square, straight into the wheel, lightly, until the nick is just gone.',
+      'It will show a bright line all along: the bevel is ground until that is a hair.',
+    ],
+    done: 'Jointed',
+  },
   grind: { title: 'At the wheel', does: [], done: 'Ground' },
   heat: { title: 'Did it stay cool?', does: [], done: '' },
   set: { title: 'Set the guide', does: [], done: 'It is set' },
   lift: { title: 'Find the bevel', does: [], done: 'It lies on its bevel' },
   marker: { title: 'Colour the bevel', does: [], done: '' },
   stone: { title: '', does: [], done: 'Done' },
+  polished: { title: 'Polished corner to corner?', does: [], done: '' },
   burr: { title: 'Feel for the burr', does: [], done: '' },
   wash: {
     title: 'Wash',
@@ -86,6 +134,7 @@ export const STATION_TEXT: Readonly<Record<StationKind, StationText>> = {
     ],
     done: 'It is off',
   },
+  nail: { title: 'Draw it along the nail', does: [], done: '' },
   proof: { title: 'Prove it', does: [], done: '' },
   wipe: {
     title: 'Wipe and oil',
@@ -138,6 +187,10 @@ export const TOLD: Readonly<Record<GateWord, string>> = {
   'marker-hollow': 'Colour left in patches: the stone is hollow there. Flatten it, then the marker again.',
   scratches: 'Marks of the stone before still show: more here, until they are gone.',
   'scratches-again': 'They still show: it may be a stray grain. Wash everything, then go on.',
+  'scratches-back':
+    'Twice more, and they still show: the stone before has not finished its own work. Some more there, wash, then here again.',
+  shakes: 'It shook there: a burr is left. A few light strokes at that place, then off with it.',
+  unpolished: 'Not to both corners yet: more here, both fingers near the edge.',
   hot: 'Too hot to hold: dip after every pass, press less.',
   coloured: 'It has coloured: soft there in plain steel. Light passes until the colour is ground away.',
   'not-proved': 'Led back here by the proof: more of this, then prove it again.',
@@ -148,6 +201,7 @@ export const COUNT_WORDS: Readonly<Record<Count, string>> = {
   half: 'Half and half',
   'five-down': '5-4-3-2-1 a side',
   'ten-down': '10 … 1 a side',
+  falling: 'In turn, fewer each time',
   singles: 'In turn, one each',
 };
 

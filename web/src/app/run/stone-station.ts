@@ -9,14 +9,13 @@ import {
   visitsOf,
   type Abrasive,
   type Count,
-  type Edge,
   type Run,
   type Tool,
 } from '@mellow-anvil/core';
 import { FingerDrawing, placeName } from '../camber/finger-drawing';
 import type { Figures } from '../shared/figures';
 import { Beat } from './beat';
-import { COUNT_WORDS, feelFor } from './station-words';
+import { COUNT_WORDS, feelFor, sideNamesOf } from './station-words';
 
 /** A stone's step as the bench shows it. */
 export interface StoneView {
@@ -37,19 +36,6 @@ export interface StoneView {
   readonly visit?: { readonly words: string; readonly left: number };
 }
 
-/** The sides an edge is worked on by turns. */
-export function sideNamesOf(edge: Edge | undefined): readonly [string, string] | readonly [''] {
-  switch (edge?.form) {
-    case 'knife':
-    case 'double-bevel':
-      return ['left side', 'right side'];
-    case 'scraping':
-      return ['reverse side', 'scraping side'];
-    default:
-      return [''];
-  }
-}
-
 export function stoneView(
   run: Run,
   index: number,
@@ -65,12 +51,11 @@ export function stoneView(
   const named = sides.length === 2 ? sides : ['bevel', 'back'];
   const visits = visitsOf(step.count, step.planned, step.places);
   const visit = step.strokes < step.target ? visitAt(visits, step.strokes) : undefined;
-  const words =
-    visit?.place !== undefined
-      ? placeName(step.places?.length ?? 5, visit.place)
-      : visit?.side !== undefined
-        ? (named[visit.side] ?? '')
-        : '';
+  const planned = run.plan.steps[step.like ?? index];
+  const place = visit?.place;
+  // A step of one side alone names that side through all its visits.
+  const side = planned?.side ?? visit?.side;
+  const words = place === undefined ? (named[side ?? -1] ?? '') : placeName(step.places?.length ?? 5, place);
   return {
     index,
     name: nameOf(step.abrasiveId),
@@ -80,7 +65,7 @@ export function stoneView(
     target: step.target,
     strokes: step.strokes,
     count: step.count,
-    feel: feelFor(stone, index, run.plan.steps),
+    feel: feelFor(stone, planned, run.plan.steps, figures),
     perMin: run.plan.strokesPerMin,
     ...(step.places && { places: step.places }),
     ...(visit?.place !== undefined && { at: visit.place }),

@@ -1,7 +1,7 @@
-import { countdown } from '../plan/countdown.js';
+import { countdown } from './countdown.js';
 
 /** How strokes are counted on a stone or a strop. */
-export const COUNTS = ['through', 'half', 'five-down', 'ten-down', 'singles'] as const;
+export const COUNTS = ['through', 'half', 'five-down', 'ten-down', 'falling', 'singles'] as const;
 export type Count = (typeof COUNTS)[number];
 
 /** Strokes of one visit: to a side, or to a place across the edge. */
@@ -13,8 +13,8 @@ export interface Visit {
 
 /**
  * The visits a number of strokes is made in: straight through; half on each side; a countdown from five or ten
- * a side; singles in turn. Countdowns have their own number of strokes (5-4-3-2-1 a side on stones, 10…1 on the
- * strop: common practice, no source).
+ * a side, or from as many as the number holds; singles in turn. Countdowns have their own number of strokes
+ * (5-4-3-2-1 a side on stones, 10…1 on the strop: common practice, no source).
  */
 export function visitsOf(count: Count, strokes: number, places?: readonly number[]): readonly Visit[] {
   if (places) return places.flatMap((each, place) => (each > 0 ? [{ place, strokes: each }] : []));
@@ -29,12 +29,27 @@ export function visitsOf(count: Count, strokes: number, places?: readonly number
     case 'singles':
       return Array.from({ length: strokes }, (_, i) => ({ side: (i % 2) as 0 | 1, strokes: 1 }));
     case 'five-down':
+      return fallingFrom(5);
     case 'ten-down':
-      return countdown({ from: count === 'five-down' ? 5 : 10 }).sequence.map((each, i) => ({
-        side: (i % 2) as 0 | 1,
-        strokes: each,
-      }));
+      return fallingFrom(10);
+    case 'falling': {
+      const from = fallingFor(strokes);
+      return from === 0 ? [{ strokes }] : fallingFrom(from);
+    }
   }
+}
+
+const fallingFrom = (from: number): readonly Visit[] =>
+  countdown({ from }).sequence.map((strokes, i) => ({ side: (i % 2) as 0 | 1, strokes }));
+
+/** The countdown that a number of strokes holds: from 3 it is 12, both sides together. */
+const fallingFor = (strokes: number): number =>
+  Math.min(100, Math.max(0, Math.floor((Math.sqrt(4 * strokes + 1) - 1) / 2)));
+
+/** The most strokes, no more than so many, that are a countdown of two sides. @example fallingWithin(7) // 6: 2-2-1-1 */
+export function fallingWithin(strokes: number): number {
+  const from = fallingFor(strokes);
+  return from * (from + 1);
 }
 
 /** How many strokes a count comes to; those that have no number of their own keep the plan's. */

@@ -1,0 +1,27 @@
+import { EDGES } from '../testing/edges.js';
+import { flatBlade } from '../testing/blades.js';
+import { stanceOf, type Face } from './stance.js';
+
+describe('a blade on an abrasive', () => {
+  for (const [what, , edge] of EDGES) {
+    it(`lies on it and not in it, ${what}, its edge at the origin and the finger above`, () => {
+      for (const face of ['bevel', 'other', 'back'] as const satisfies readonly Face[]) {
+        const stance = stanceOf(edge, face, 20);
+        if (!stance) return fail('there is such a blade');
+        const lowest = Math.min(...stance.blade.map(({ y }) => y));
+        expect(Math.abs(stance.blade[0]?.x ?? NaN)).toBeLessThan(1e-9);
+        // Two bevels about a centre plane have no back: half a blade lies below its axis there.
+        if (face !== 'back') expect(lowest).withContext(face).toBeGreaterThan(-0.2);
+        expect(stance.press.y).withContext(face).toBeGreaterThan(0);
+      }
+    });
+  }
+
+  it('is at its secondary’s angle, at its primary’s, flat on its back, and lower on a strop that gives', () => {
+    const chisel = flatBlade({ secondaryDeg: 30, landMm: 0.6 });
+    const deg = (face: Face, lower = 0): number => stanceOf(chisel, face, 12, lower)?.angleDeg ?? NaN;
+    expect([deg('bevel'), deg('primary'), deg('back'), deg('bevel', 3)]).toEqual([30, 25, 0, 27]);
+    const land = stanceOf(chisel, 'bevel', 12)?.blade.filter(({ y }) => Math.abs(y) < 1e-9) ?? [];
+    expect(Math.max(...land.map(({ x }) => x))).toBeCloseTo(0.6, 9);
+  });
+});

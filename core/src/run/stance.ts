@@ -1,0 +1,61 @@
+import { edgeChain, type Point } from '../edge/chain.js';
+import type { Edge } from '../edge/edge.js';
+import { facetsOf } from '../guide/facet-settings.js';
+import { cosDeg, sinDeg } from '../measure/trig.js';
+import { unlessRefused } from '../refusal.js';
+import { byTurns } from '../work/sides.js';
+
+/** Which surface of a blade lies on the abrasive: of two sides the first or the other, a ground primary, the back. */
+export type Face = 'bevel' | 'other' | 'primary' | 'back';
+
+/**
+ * A blade on an abrasive seen from its side, mm: the edge at the origin, x along the abrasive away from it, y up
+ * from its surface. A burr raised so stands on the side that looks up.
+ */
+export interface Stance {
+  readonly blade: readonly Point[];
+  /** Between the blade’s axis and the abrasive. */
+  readonly angleDeg: number;
+  /** Where a finger presses, on the side that looks up. */
+  readonly press: Point;
+}
+
+/** A finger lies this far up the stretch of blade that is drawn. */
+const FINGER = 0.45;
+
+/**
+ * How a blade lies on an abrasive: the face named flat on it, at its own angle; of two sides the other one turned
+ * over; a back flat with the bevel up.
+ * @param bladeMm how much blade to draw behind the heel; a knife’s whole width without it
+ * @param lowerDeg laid so much lower than its bevel, on a strop that gives
+ * @returns undefined where no blade has this edge
+ * @example stanceOf(chisel, 'bevel', 12)?.angleDeg // 30, its secondary
+ */
+export function stanceOf(edge: Edge, face: Face, bladeMm?: number, lowerDeg = 0): Stance | undefined {
+  const chain = unlessRefused(() => edgeChain(edge, bladeMm));
+  if (!chain) return undefined;
+  const angleDeg = Math.max(0, faceDeg(edge, face) - lowerDeg);
+  // A back lies as it is drawn, and so does the other side; a bevel is turned down onto the abrasive.
+  const turn =
+    face === 'back' || (face === 'other' && chain.lower.some(({ name }) => name === 'right')) ? 1 : -1;
+  const place = ({ x, y }: Point): Point => ({
+    x: x * cosDeg(angleDeg) - turn * y * sinDeg(angleDeg),
+    y: x * sinDeg(angleDeg) + turn * y * cosDeg(angleDeg),
+  });
+  const reach = Math.max(...chain.outline.map(({ x }) => x));
+  const top = Math.max(...chain.outline.map(({ y }) => turn * y));
+  return {
+    blade: chain.outline.map(place),
+    angleDeg,
+    press: place({ x: FINGER * reach, y: turn * top }),
+  };
+}
+
+function faceDeg(edge: Edge, face: Face): number {
+  const angles = facetsOf(edge).map(({ angleDeg }) => angleDeg);
+  const [first, last] = [angles[0] ?? 0, angles.at(-1) ?? 0];
+  if (face === 'back') return 0;
+  if (face === 'primary') return first;
+  // Of two sides the first is the left one; of one side the steepest facet meets the edge.
+  return byTurns(edge) && face === 'bevel' ? first : last;
+}
