@@ -63,7 +63,7 @@ test('a plan is walked at the bench, proved, and kept as one honing in the recor
     outcome: { burr: 'all-along' },
   });
   expect(session.outcome.proof).toContainEqual({ test: 'cut', passed: true });
-  expect(session.outcome.proof.find(({ test }: { test: string }) => test === 'force').grams).toBeGreaterThan(
+  expect(session.outcome.proof.find(({ test }: { test: string }) => test === 'force').newtons).toBeGreaterThan(
     100,
   );
   expect(session.steps[0].strokes).toBe(4);

@@ -164,14 +164,23 @@ export async function goOn(page: Page, until: () => Promise<boolean>): Promise<r
     );
     const at = async (selector: string): Promise<boolean> => page.locator(selector).isVisible();
     if (await at('ma-stone-station')) {
-      await page.keyboard.press('PageDown');
-      await page.getByRole('button', { name: 'Done', exact: true }).click();
+      const allMade = page.getByRole('button', { name: /^All \d+ made$/ });
+      if (await allMade.isVisible()) await allMade.click();
+      else {
+        await page.keyboard.press('PageDown');
+        await page.getByRole('button', { name: 'Done', exact: true }).click();
+      }
     } else if (await at('ma-burr-gate')) await page.getByRole('button', { name: 'All along' }).click();
     else if (await at('ma-marker-gate')) await page.getByRole('button', { name: 'No colour left' }).click();
     else if (await at('ma-choice-gate')) await page.locator('ma-choice-gate button').first().click();
+    else if (await at('ma-nail-gate')) await page.getByRole('button', { name: 'Smooth all along' }).click();
     else if (await at('ma-proof-gate')) {
-      await page.getByRole('button', { name: 'Bites' }).click();
-      await page.getByRole('button', { name: /^(Proved|Finish)$/ }).click();
+      const atOnce = page.getByRole('button', { name: 'It bites the nail: finish' });
+      if (await atOnce.isVisible()) await atOnce.click();
+      else {
+        await page.getByRole('button', { name: 'Bites' }).click();
+        await page.getByRole('button', { name: /^(Proved|Finish)$/ }).click();
+      }
     } else {
       const eyes = page.getByRole('button', { name: 'My eyes are covered' });
       if (await eyes.isVisible()) await eyes.click();
@@ -207,3 +216,45 @@ export async function tabTo(page: Page, name: RegExp, most = 60): Promise<void> 
   }
   throw new Error(`Not reached by Tab: ${name}; reached ${seen.join(', ')}`);
 }
+
+/**
+ * Controls and headings of a station that lie over one another or reach past the side of the screen. What sticks to
+ * the foot of a phone is looked at where it lies on the page.
+ */
+export const overlaps = (page: Page): Promise<readonly string[]> =>
+  page.evaluate(() => {
+    const foot = document.querySelector<HTMLElement>('ma-run footer');
+    foot?.style.setProperty('position', 'static');
+    const room = document.querySelector('ma-run') ?? document.body;
+    /** What of an element shows within the boxes it scrolls in. */
+    const clipped = (
+      element: HTMLElement,
+    ): { left: number; right: number; top: number; bottom: number; width: number; height: number } => {
+      let { left, right, top, bottom } = element.getBoundingClientRect();
+      for (let at = element.parentElement; at && at !== room; at = at.parentElement) {
+        if (getComputedStyle(at).overflowY === 'visible') continue;
+        const box = at.getBoundingClientRect();
+        [left, right] = [Math.max(left, box.left), Math.min(right, box.right)];
+        [top, bottom] = [Math.max(top, box.top), Math.min(bottom, box.bottom)];
+      }
+      return { left, right, top, bottom, width: right - left, height: bottom - top };
+    };
+    const shown = [...room.querySelectorAll<HTMLElement>('h1, h2, button, a, input, .giant, .caution, .feel')]
+      .map((element) => ({ element, box: clipped(element) }))
+      .filter(({ element, box }) => box.width > 1 && box.height > 1 && !element.closest('.visually-hidden'));
+    const name = ({ element }: { element: HTMLElement }): string =>
+      `${element.tagName.toLowerCase()} “${(element.getAttribute('aria-label') ?? element.textContent ?? '').trim().slice(0, 30)}”`;
+    const wide = shown
+      .filter(({ box }) => box.left < -1 || box.right > window.innerWidth + 1)
+      .map((each) => `${name(each)} reaches past the side`);
+    const over = shown.flatMap((one, i) =>
+      shown.slice(i + 1).flatMap((other) => {
+        if (one.element.contains(other.element) || other.element.contains(one.element)) return [];
+        const across = Math.min(one.box.right, other.box.right) - Math.max(one.box.left, other.box.left);
+        const down = Math.min(one.box.bottom, other.box.bottom) - Math.max(one.box.top, other.box.top);
+        return across > 1 && down > 1 ? [`${name(one)} lies over ${name(other)}`] : [];
+      }),
+    );
+    foot?.style.removeProperty('position');
+    return [...wide, ...over];
+  });

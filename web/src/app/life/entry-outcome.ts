@@ -1,7 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
-import { BURRS, PROOFS, newtonsOf, type Burr, type Outcome, type Proof, type ProofTest } from '@mellow-anvil/core';
+import {
+  BURRS,
+  PROOFS,
+  newtonsOf,
+  type Burr,
+  type Outcome,
+  type Proof,
+  type ProofTest,
+} from '@mellow-anvil/core';
 import { ChoiceField } from '../shared/choice-field';
 import { LineField } from '../shared/line-field';
 import { QuantityField } from '../shared/quantity-field';

@@ -121,17 +121,24 @@ export function sceneOf(of: SceneOf): Scene {
   }
 }
 
+/** A drop of water, its tip at a place. */
+const drop = (x: number, y: number, size: number): Mark =>
+  path(
+    'wet',
+    `M${x} ${y}c${7 * size} ${9 * size} ${8 * size} ${17 * size} 0 ${17 * size}c${-8 * size} 0 ${-7 * size} ${-8 * size} 0 ${-17 * size}Z`,
+  );
+
 /** The abrasive under everything: a stone wet, oiled or dry; a strop. */
 function stone(kind: string, lubricant: string): readonly Mark[] {
   const { top, height, left, right } = STONE;
+  if (kind === 'rod-paper')
+    return [{ tag: 'ellipse', cls: 'slab', at: { x: EDGE_X + 34, y: top + 42 }, rx: 42, ry: 42 }];
   const slab = path(
     kind === 'strop' || kind === 'profiled-strop' ? 'slab strop' : 'slab',
     `M${left} ${top}H${right}v${height}H${left}Z`,
   );
   if (lubricant === 'water') {
-    const drops = [110, 190, 262, 338, 398].map((x) =>
-      path('wet', `M${x} ${top - 11}q7 9 0 11q-7 -2 0 -11Z`),
-    );
+    const drops = [110, 190, 262, 338, 398].map((x) => drop(x, top - 14, 0.6));
     return [slab, path('film water', `M${left} ${top}H${right}`), ...drops];
   }
   return lubricant === 'oil'
@@ -255,12 +262,19 @@ const FACE_WORDS: Readonly<Record<Face, string>> = {
   back: 'on its back',
 };
 
+/** How a stroke follows an edge that is not straight. */
+const ROUND: Partial<Readonly<Record<Edge['form'], string>>> = {
+  gouge: 'rolled along its curve',
+  v: 'each wing, then the keel',
+  hook: 'round the whole bend',
+};
+
 function onStone(of: SceneOf, step: BenchStep): Scene {
   const abrasive = of.stoneOf(step.abrasiveId);
   const strop = step.afterBurr ?? false;
   const face = faceOf(step);
   const way: Way = strop ? 'pull' : step.bothWays ? 'to-and-fro' : 'pull';
-  const laid = lay(of, face, step.lowerDeg);
+  const laid = lay(strop ? bare(of) : of, face, step.lowerDeg);
   if (!laid) return still(of, 'the blade on the stone');
   const raises = !strop && face !== 'back' && face !== 'primary';
   return {
@@ -271,7 +285,12 @@ function onStone(of: SceneOf, step: BenchStep): Scene {
       ...angle(laid, of.deg(laid.angleDeg)),
       ...finger(laid.press),
       ...arrow(way),
-      text('note', EDGE_X + 205, STONE.top + 56, way === 'pull' ? 'edge trailing' : 'to and fro'),
+      text(
+        'note',
+        EDGE_X + 205,
+        STONE.top + 56,
+        ROUND[of.edge.form] ?? (way === 'pull' ? 'edge trailing' : 'to and fro'),
+      ),
     ],
     words: `the blade ${FACE_WORDS[face]}, ${of.deg(laid.angleDeg)} to the ${strop ? 'strop' : 'stone'}, ${way === 'pull' ? 'pulled with its edge trailing' : 'moved to and fro'}, pressed near the edge${raises ? '; its burr will stand on top' : ''}`,
   };
@@ -323,8 +342,8 @@ function burrOff(of: SceneOf): Scene {
       ...(back ? [...back.marks, burrMark(back.edge)] : []),
       ...(bevel ? right([...bevel.marks, burrMark(bevel.edge)]) : []),
       text('deg', EDGE_X + 60, STONE.top + 56, '1'),
-      text('deg', EDGE_X + 260, STONE.top + 56, '2'),
-      text('note', EDGE_X + 105, STONE.top + 56, 'in turn, lighter each time'),
+      text('deg', EDGE_X + 262, STONE.top + 56, '2'),
+      text('note', EDGE_X + 84, STONE.top + 56, 'in turn, lighter'),
     ],
     words: 'the back flat, then the bevel, a stroke each in turn, lighter every time, until the burr is gone',
   };
@@ -347,7 +366,7 @@ function close(of: SceneOf, what: 'burr' | 'marks' | 'look', words: string): Sce
         ? [
             path('burr large', `M${x} ${y}c-16 0 -24 -12 -24 -34`),
             ...finger({ x: x - 24, y: y - 40 }),
-            path('way', `M${x + 40} ${y - 74}H${x - 44}m12 -8l-12 8l12 8`),
+            path('way', `M${x + 60} ${y - 112}H${x - 34}m12 -8l-12 8l12 8`),
           ]
         : []),
       ...(what === 'look'
@@ -379,26 +398,25 @@ function nail(of: SceneOf): Scene {
 }
 
 function atWheel(of: SceneOf, what: 'bevel' | 'square' | 'hot' | 'colour'): Scene {
-  const centre = { x: 300, y: 150 };
-  const r = 118;
-  const laid = stanceOf(of.edge, 'primary', 30);
-  const scale = 150 / Math.max(1, ...(laid?.blade ?? []).map(({ x }) => x));
-  // The blade on its rest, meeting the rim where its bevel lies along the tangent.
+  const centre = { x: 310, y: 116 };
+  const r = 108;
+  const square = what === 'square';
+  // Square to the rim, or its bevel along the rim's tangent.
+  const laid = stanceOf(of.edge, square ? 'back' : 'primary', 30);
+  const blade = laid?.blade ?? [];
+  const long = Math.max(1, ...blade.map(({ x, y }) => Math.max(x, y)));
+  const scale = 150 / long;
   const touch = { x: centre.x - r, y: centre.y };
-  const turn = what === 'square' ? 0 : 90 - (laid?.angleDeg ?? 25);
-  const place = ({ x, y }: Point): Point => {
-    const [u, v] = [x * scale, y * scale];
-    return {
-      x: touch.x - u * cosDeg(turn) - v * sinDeg(turn),
-      y: touch.y - u * sinDeg(turn) + v * cosDeg(turn),
-    };
-  };
+  const place = ({ x, y }: Point): Point =>
+    square
+      ? { x: touch.x - x * scale, y: touch.y - y * scale }
+      : { x: touch.x - y * scale, y: touch.y + x * scale - 10 };
   return {
     marks: [
       { tag: 'ellipse', cls: 'wheel', at: centre, rx: r, ry: r },
       { tag: 'ellipse', cls: 'hub', at: centre, rx: 12, ry: 12 },
       path('way', `M${centre.x + 20} ${centre.y - 84}a86 86 0 0 0 -82 24m4 -16l-4 16l16 0`),
-      ...(laid ? [path('blade', `M${points(laid.blade.map(place))}Z`)] : []),
+      ...(laid ? [path('blade', `M${points(blade.map(place))}Z`)] : []),
       ...(what === 'hot'
         ? [
             path(
@@ -420,9 +438,7 @@ function atWheel(of: SceneOf, what: 'bevel' | 'square' | 'hot' | 'colour'): Scen
 
 function washing(oil: boolean): Scene {
   const { top } = STONE;
-  const drops = [70, 120, 170, 220, 270, 320, 370].map((x, i) =>
-    path('wet', `M${x} ${60 + 22 * (i % 3)}q11 16 0 20q-11 -4 0 -20Z`),
-  );
+  const drops = [70, 120, 170, 220, 270, 320, 370].map((x, i) => drop(x, 52 + 30 * (i % 3), 1.3));
   return {
     marks: [
       ...stone('', 'water'),

@@ -29,6 +29,8 @@ export interface StoneView {
   readonly count: Count;
   readonly feel: string;
   readonly perMin: number;
+  /** One side alone, whatever way it is counted. */
+  readonly oneSide: boolean;
   /** Strokes by place, and the place at hand. */
   readonly places?: readonly number[];
   readonly at?: number;
@@ -66,6 +68,7 @@ export function stoneView(
     strokes: step.strokes,
     count: step.count,
     feel: feelFor(stone, planned, run.plan.steps, figures),
+    oneSide: planned?.side !== undefined,
     perMin: run.plan.strokesPerMin,
     ...(step.places && { places: step.places }),
     ...(visit?.place !== undefined && { at: visit.place }),
@@ -116,7 +119,7 @@ const TEN = 10;
           [disabled]="s.strokes === 0"
           (onClick)="counted.emit(-ten)"
         />
-        @if (!s.places) {
+        @if (!s.places && !s.oneSide) {
           <p-select
             ariaLabel="Count"
             appendTo="body"
