@@ -36,6 +36,16 @@ test('a plan is walked at the bench, proved, and kept as one honing in the recor
   await expect(page.getByText(/still show: more here/)).toBeVisible();
   await goOn(page, isAt(page, 'Take off the burr'));
   await page.getByRole('button', { name: 'It is off' }).click();
+  // It shakes at the tip: strokes come in there, the burr is taken off again, and it is drawn along the nail anew.
+  await page.getByRole('button', { name: 'tip' }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'It shakes there' }).click();
+  await expect(page.getByText(/It shook there: a burr is left.*\(right end\)/)).toBeVisible();
+  await expect(page.locator('.giant')).toHaveText('3');
+  for (let i = 0; i < 3; i++) await page.keyboard.press('PageDown');
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await page.getByRole('button', { name: 'It is off' }).click();
+  await page.getByRole('button', { name: 'Smooth all along' }).click();
   await page.getByRole('button', { name: 'Bites' }).click();
   await page.getByRole('button', { name: 'Shakes' }).click();
   // What falls short is led back to the likeliest step, with why.
@@ -44,8 +54,9 @@ test('a plan is walked at the bench, proved, and kept as one honing in the recor
   await page.getByRole('button', { name: 'Back: take off the burr' }).click();
   await expect(page.getByText(/Led back here by the proof/)).toBeVisible();
   await page.getByRole('button', { name: 'It is off' }).click();
+  await page.getByRole('button', { name: 'Smooth all along' }).click();
   await page.getByRole('button', { name: 'Simulated tester' }).click();
-  await expect(page.getByText(/^1\d\d g$/)).toBeVisible();
+  await expect(page.getByText(/^1\.\d+ N: /)).toBeVisible();
   await page.getByRole('button', { name: 'Clean' }).click();
   await page.getByRole('button', { name: 'Proved' }).click();
   await goOn(
@@ -63,9 +74,9 @@ test('a plan is walked at the bench, proved, and kept as one honing in the recor
     outcome: { burr: 'all-along' },
   });
   expect(session.outcome.proof).toContainEqual({ test: 'cut', passed: true });
-  expect(session.outcome.proof.find(({ test }: { test: string }) => test === 'force').newtons).toBeGreaterThan(
-    100,
-  );
+  expect(
+    session.outcome.proof.find(({ test }: { test: string }) => test === 'force').newtons,
+  ).toBeGreaterThan(1);
   expect(session.steps[0].strokes).toBe(4);
   expect(session.steps.find(({ places }: { places?: number[] }) => places)).toMatchObject({
     strokes: 6,

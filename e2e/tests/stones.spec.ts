@@ -21,6 +21,7 @@ test('care comes due, stands in the plan, is done in one tap, and can be taken b
   await expect(
     page.getByText(/Yours cuts 1\.[45] times as fast as assumed, from \d+ readings/),
   ).toBeVisible();
+  await page.getByRole('button', { name: 'Thorough' }).click();
   await expect(page.getByText('Wash', { exact: true }).first()).toBeVisible();
   await expect(page.getByText('Feel for the burr')).toBeVisible();
   await expectAccessible(page, BESIDES);
