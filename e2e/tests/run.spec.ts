@@ -22,7 +22,19 @@ test('a chisel’s whole run, with the server killed and the page loaded anew on
   await expect(page.getByRole('button', { name: 'Brisk', pressed: true })).toBeVisible();
   await page.getByRole('button', { name: 'Thorough' }).click();
   await expect(page.getByRole('button', { name: 'Thorough', pressed: true })).toBeVisible();
+  // On paper, on one screen and step by step it is one list.
+  await page.getByRole('link', { name: 'As a card' }).click();
+  await expect(page.getByRole('button', { name: 'Print' })).toBeVisible();
+  await expect(page.getByRole('listitem').first()).toBeVisible();
+  await expectAccessible(page);
+  const onCard = await page.locator('ma-card li > span:last-of-type').allTextContents();
+  await page.getByRole('link', { name: 'To the plan' }).click();
   await page.getByRole('button', { name: 'Take it to the bench' }).click();
+  await page.getByRole('button', { name: 'As a list' }).click();
+  await expect(page.getByRole('button', { name: 'Step by step' })).toHaveCount(2);
+  await expectAccessible(page);
+  expect(await page.locator('ma-run-list .name').allTextContents()).toEqual(onCard);
+  await page.getByRole('button', { name: 'Step by step' }).first().click();
   const before = await goOn(page, isAt(page, 'Set the guide'));
   expect(before[0]).toBe('Ready the bench');
   expect(before).toContain('Look at it');

@@ -11,6 +11,11 @@ export const routes: Routes = [
     loadComponent: async () => (await import('./run/run.page')).RunPage,
   },
   {
+    path: 'card/:id',
+    title: 'Card · Mellow Anvil',
+    loadComponent: async () => (await import('./plans/card.page')).CardPage,
+  },
+  {
     path: 'stones',
     title: 'Stones · Mellow Anvil',
     children: [

@@ -136,7 +136,7 @@ export class App {
   );
   protected readonly onBench = computed(() => this.url() === '/' || this.url().startsWith('/tools'));
   /** At the bench there is nothing but the step at hand. */
-  protected readonly fullScreen = computed(() => this.url().startsWith('/bench/'));
+  protected readonly fullScreen = computed(() => /^\/(bench|card)\//.test(this.url()));
   protected readonly planning = computed(() => /^\/tools\/[^/]+\/plan$/.test(this.url()));
 
   constructor() {

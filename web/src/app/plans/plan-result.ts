@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import {
   ASSUMED_LAND_MM,
   FOUND_MARKS_UM,
@@ -36,7 +36,7 @@ const MANNER_CHOICES: readonly { readonly value: Manner; readonly label: string;
 /** What to do, stone by stone, and why each is in or out. */
 @Component({
   selector: 'ma-plan-result',
-  imports: [Button, RouterLink, WaysPanel, Why, WorkList],
+  imports: [Button, ButtonDirective, RouterLink, WaysPanel, Why, WorkList],
   template: `
     <section class="plan" aria-label="The plan">
       @if (plan().tooMuch; as tooMuch) {
@@ -73,6 +73,7 @@ const MANNER_CHOICES: readonly { readonly value: Manner; readonly label: string;
             (onClick)="keep.emit()"
             [loading]="keeping()"
           />
+          <a pButton severity="secondary" [text]="true" [routerLink]="['/card', toolId()]">As a card</a>
         </div>
       </header>
       @if (since()) {
@@ -176,6 +177,7 @@ export class PlanResult {
   readonly plan = input.required<HoningPlan>();
   readonly request = input.required<PlanRequest>();
   readonly tool = input.required<Tool>();
+  readonly toolId = input('');
   readonly stones = input.required<readonly Stone[]>();
   readonly keeping = input(false);
   /** What the record says about how much work this is. */

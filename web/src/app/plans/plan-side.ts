@@ -110,6 +110,7 @@ type Draft = Omit<Plan, 'result'>;
           [plan]="plan"
           [request]="a.request"
           [tool]="tool()"
+          [toolId]="tool().id"
           (wheelPlanned)="atWheel.set($event)"
           [stones]="stones()"
           [keeping]="keeping()"

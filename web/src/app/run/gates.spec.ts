@@ -1,8 +1,9 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { RunPlan, Station } from '@mellow-anvil/core';
+import type { RunPlan, Station, Tool } from '@mellow-anvil/core';
 import { press, textOf, typeInto, until } from '../testing/host';
 import { IRON, answer, page, playServer, stone, stored } from '../testing/page';
+import { usualEdge } from '../tools/blade';
 import { RunPage } from './run.page';
 import { RunsStore } from './runs.store';
 
@@ -29,6 +30,7 @@ describe('the gates of a run', () => {
   let server: HttpTestingController;
   let fixture: ComponentFixture<RunPage>;
   const title = (): string => textOf(fixture, 'h1');
+  const giantOf = (): string => textOf(fixture, '.giant');
   const open = async (...order: Station[]): Promise<void> => {
     const id = TestBed.inject(RunsStore).begin({ ...PLAN, order });
     fixture = TestBed.createComponent(RunPage);
@@ -59,6 +61,87 @@ describe('the gates of a run', () => {
     await press(fixture, 'Ground');
     await press(fixture, 'It stayed cool');
     expect(title()).toBe('Set the guide');
+  });
+
+  it('are ticked off on one screen too, but for the wheel, which waits for a tick of its own', async () => {
+    await open({ kind: 'look' }, GRIND, { kind: 'heat' }, SET, { kind: 'stone', step: 0 }, { kind: 'proof' });
+    await press(fixture, 'As a list');
+    const done = (): number => fixture.nativeElement.querySelectorAll('ma-run-list .done').length;
+    await press(fixture, 'Tick off as planned: Set the guide');
+    expect(done()).withContext('the look, and no further').toBe(1);
+    await press(fixture, 'Tick off as planned: Eyes covered, at the wheel');
+    expect(done()).toBe(2);
+    await press(fixture, 'Tick off as planned: Stone 1000');
+    expect(done()).toBe(5);
+    await press(fixture, 'Step by step');
+    expect(title()).toBe('Prove it');
+    await press(fixture, 'Bites');
+    await press(fixture, 'Finish');
+    expect(textOf(fixture)).toContain('6 strokes on the Stone 1000');
+  });
+
+  it('ask a practised hand for one tap each: strokes taken as made, the proof and the end in one', async () => {
+    const order: Station[] = [
+      SET,
+      { kind: 'stone', step: 0 },
+      { kind: 'burr', step: 0 },
+      { kind: 'stone', step: 1 },
+      { kind: 'burr-off' },
+      { kind: 'proof' },
+    ];
+    const id = TestBed.inject(RunsStore).begin({ ...PLAN, order, manner: 'brisk' });
+    fixture = TestBed.createComponent(RunPage);
+    document.body.append(fixture.nativeElement);
+    fixture.componentRef.setInput('id', id);
+    answer(server, '/api/tools', page([stored(IRON, 'iron')]));
+    answer(server, '/api/abrasives', page([stone('s1000', '1000'), stone('s8000', '8000')]));
+    await fixture.whenStable();
+    const taps = [
+      'It is set',
+      'All 6 made',
+      'All along',
+      'All 4 made',
+      'It is off',
+      'It bites the nail: finish',
+    ];
+    for (const tap of taps) await press(fixture, tap);
+    expect(title()).toBe('Done, and in the record');
+    expect(textOf(fixture)).toContain('4 strokes on the Stone 8000');
+  });
+
+  it('ask for each burr in its turn, and name the side it stands on', async () => {
+    const KNIFE: Tool = { ...IRON, family: 'whittling-knife', edge: usualEdge('whittling-knife') };
+    const order: Station[] = [
+      { kind: 'stone', step: 0 },
+      { kind: 'burr', step: 0, side: 0 },
+      { kind: 'stone', step: 1 },
+      { kind: 'burr', step: 1, side: 1 },
+      { kind: 'nail' },
+      { kind: 'proof' },
+    ];
+    const steps = [
+      { abrasiveId: 's1000', strokes: 6, facet: 'left', side: 0 },
+      { abrasiveId: 's1000', strokes: 6, facet: 'right', side: 1 },
+    ] as const;
+    const id = TestBed.inject(RunsStore).begin({ ...PLAN, steps, order });
+    fixture = TestBed.createComponent(RunPage);
+    document.body.append(fixture.nativeElement);
+    fixture.componentRef.setInput('id', id);
+    answer(server, '/api/tools', page([stored(KNIFE, 'iron')]));
+    answer(server, '/api/abrasives', page([stone('s1000', '1000'), stone('s8000', '8000')]));
+    await fixture.whenStable();
+    expect(textOf(fixture, '.turn')).toBe('left side: 6 more');
+    await press(fixture, 'Done');
+    expect(title()).toBe('Feel for the burr: right side');
+    await press(fixture, 'All along');
+    expect(textOf(fixture, '.turn')).toBe('right side: 6 more');
+    await press(fixture, 'Done');
+    expect(title()).toBe('Feel for the burr: left side');
+    await press(fixture, 'All along');
+    await press(fixture, 'heel');
+    await press(fixture, 'It shakes there');
+    expect(textOf(fixture, '.sent-back')).toContain('(left end)');
+    expect(giantOf()).toBe('3');
   });
 
   it('say a caution plainly the first time on this device, and briefly after', async () => {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
 import type { Run, Station, Tool } from '@mellow-anvil/core';
-import { CARE_TITLES, STATION_TEXT, sideNamesOf } from './station-words';
+import { stationName } from './station-words';
 
 interface ListRow {
   readonly index: number;
@@ -150,36 +150,11 @@ export class RunList {
   });
 
   private told(station: Station): Pick<ListRow, 'name' | 'strokes'> {
-    const names = sideNamesOf(this.tool()?.edge);
-    const side = (index: 0 | 1 | undefined): string =>
-      index === undefined || names.length === 1 ? '' : `, ${names[index] ?? ''}`;
-    switch (station.kind) {
-      case 'stone': {
-        const step = this.run().steps[station.step];
-        const planned = this.run().plan.steps[step?.like ?? station.step];
-        return {
-          name: `${this.nameOf()(step?.abrasiveId ?? '')}${side(planned?.side)}${planned?.facet === 'back' ? ', the back' : ''}`,
-          strokes: step?.target ?? 0,
-        };
-      }
-      case 'care':
-        return { name: `${CARE_TITLES[station.care]} ${this.nameOf()(station.abrasiveId)}` };
-      case 'burr': {
-        const other = station.side === undefined ? undefined : station.side === 0 ? 1 : 0;
-        return { name: `${STATION_TEXT.burr.title}${station.wanted ? '' : side(other)}` };
-      }
-      case 'marker':
-        return {
-          name: `${STATION_TEXT.marker.title}${station.wheel ? ', at the wheel' : side(station.side)}`,
-        };
-      case 'set':
-        return { name: `${STATION_TEXT.set.title}${station.facet === 'primary' ? ' to the primary' : ''}` };
-      case 'grind':
-        return { name: 'Eyes covered, at the wheel' };
-      case 'proof':
-        return { name: station.before ? 'Prove it before the strop' : STATION_TEXT.proof.title };
-      default:
-        return { name: STATION_TEXT[station.kind].title };
-    }
+    const { steps, plan } = this.run();
+    const name = stationName(station, this.tool()?.edge, this.nameOf(), (index) => {
+      const step = steps[index];
+      return step && { ...plan.steps[step.like ?? index], abrasiveId: step.abrasiveId };
+    });
+    return station.kind === 'stone' ? { name, strokes: steps[station.step]?.target ?? 0 } : { name };
   }
 }

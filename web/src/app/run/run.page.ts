@@ -364,9 +364,11 @@ export class RunPage {
     for (const fact of run ? asPlanned(run) : []) this.add(fact);
   }
 
-  /** Everything up to a station done as planned, one after the other. */
+  /** Everything up to a station done as planned, one after the other; a wheel or a machine waits for its own tick. */
   protected tickTo(index: number): void {
     for (let run = this.run(); run && !run.ended && run.at <= index; run = this.run()) {
+      const kind = run.stations[run.at]?.kind;
+      if (run.at < index && (kind === 'grind' || kind === 'isolate')) return;
       const before = run.events;
       this.allWell();
       if (this.run()?.events === before) return;

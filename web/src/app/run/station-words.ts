@@ -9,6 +9,7 @@ import {
   type GateWord,
   type ProofTest,
   type Skip,
+  type Station,
   type StationKind,
   type StropPurpose,
 } from '@mellow-anvil/core';
@@ -151,6 +152,41 @@ export const STATION_TEXT: Readonly<Record<StationKind, StationText>> = {
   },
   away: { title: 'Put away', does: ['Wrap or cover the edge. Oily rags lie flat to dry.'], done: 'Put away' },
 };
+
+/** What a station is called on a list of the whole order. */
+export function stationName(
+  station: Station,
+  edge: Edge | undefined,
+  nameOf: (id: string) => string,
+  stepOf: (index: number) => Pick<BenchStep, 'abrasiveId' | 'side' | 'facet'> | undefined,
+): string {
+  const names = sideNamesOf(edge);
+  const side = (index: 0 | 1 | undefined): string =>
+    index === undefined || names.length === 1 ? '' : `, ${names[index] ?? ''}`;
+  const { title } = STATION_TEXT[station.kind];
+  switch (station.kind) {
+    case 'stone': {
+      const step = stepOf(station.step);
+      const face = step?.facet === 'back' || step?.facet === 'primary' ? `, the ${step.facet}` : '';
+      return `${nameOf(step?.abrasiveId ?? '')}${side(step?.side)}${face}`;
+    }
+    case 'care':
+      return `${CARE_TITLES[station.care]} ${nameOf(station.abrasiveId)}`;
+    case 'burr':
+      return `${title}${station.side === undefined || station.wanted ? '' : side(station.side === 0 ? 1 : 0)}`;
+    case 'marker':
+      return `${title}${station.wheel ? ', at the wheel' : side(station.side)}`;
+    case 'set':
+    case 'lift':
+      return `${title}${station.facet === 'primary' ? ', for the primary' : ''}`;
+    case 'grind':
+      return 'Eyes covered, at the wheel';
+    case 'proof':
+      return station.before ? 'Prove it before the strop' : title;
+    default:
+      return title;
+  }
+}
 
 export const MACHINE_REFIT: StationText = {
   title: 'Refit the knives',
