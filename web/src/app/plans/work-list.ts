@@ -285,7 +285,12 @@ export class WorkList {
       case 'marker':
         return item(station.wheel ? 'Marker at the wheel' : `Marker${this.sideWords(station.side)}`);
       case 'burr':
-        return item(`${station.wanted ? 'Burr up' : 'Feel for the burr'}${this.sideWords(station.side)}`);
+        // What one side raised stands on the other.
+        return item(
+          station.wanted
+            ? 'Is the burr up?'
+            : `${title}${this.sideWords(station.side === undefined ? undefined : station.side === 0 ? 1 : 0)}`,
+        );
       case 'wash':
         return item(station.oil ? 'Wipe off the oil, wash with soap' : 'Wash');
       case 'burr-off': {

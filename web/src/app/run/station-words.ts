@@ -28,7 +28,7 @@ export function feelFor(
     return 'The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.';
   if (purpose === 'primary')
     return 'The guide set to the primary’s angle. Firmly, on the whole bevel, until only a narrow strip of the old one is left at the edge.';
-  if (purpose === 'curve')
+  if (purpose === 'curve' || step?.places)
     return 'Press where the finger is drawn, and there only; trail the corners, they dig in.';
   const stones = of.filter((each) => purposeOf(each) === 'edge');
   if (step && step === stones[0])
