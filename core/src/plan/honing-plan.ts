@@ -3,6 +3,8 @@ import type { CareKind } from '../abrasive/care.js';
 import type { Edge } from '../edge/edge.js';
 import { insist } from '../refusal.js';
 import { landMmOf, wholeLandMm, type ToolAtWork } from '../work/edge-at-work.js';
+import type { Tool } from '../tool/tool.js';
+import type { Facet } from '../work/facet.js';
 import { byTurns } from '../work/sides.js';
 import { contactMm2 } from '../work/worked.js';
 import { backWork, wholeBackMin, type BackStep } from './back-work.js';
@@ -11,10 +13,11 @@ import type { GrindingStep } from './grinding-first.js';
 import { startOf, type HoningJob } from './honing-job.js';
 import { BACK_SD, likelyMinutes, likelyStrokes, rateSd, spreadsOf } from './how-sure.js';
 import type { Treatment } from './intake.js';
-import { leftBySteps } from './left-by-steps.js';
-import { careMin, solverOf, unmixed } from './plan-problem.js';
-import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
-import type { ProgressionStep } from './progression.js';
+import { itemOn, leftBySteps } from './left-by-steps.js';
+import { belowMicro, isMicroLast, microStrokes } from './micro-last.js';
+import { careMin, solverOf, unmixed, type PlanProblem } from './plan-problem.js';
+import { PLAN_DEFAULTS, type OwnedAbrasive, type PlanRequest } from './plan-request.js';
+import type { Progression, ProgressionInput, ProgressionStep } from './progression.js';
 import { SHAPED_SD, type ShapingStep } from './shaping-work.js';
 import { stropSteps, type StropStep } from './strop-work.js';
 import { verdicts, type Verdict } from './verdicts.js';
@@ -26,6 +29,8 @@ export interface PlanStep extends ProgressionStep {
   readonly low?: number;
   readonly high?: number;
   readonly forceN?: number;
+  /** Of a blade that goes back to its secondary before its micro-bevel is made anew: which of them. */
+  readonly facet?: Extract<Facet, 'secondary' | 'micro'>;
   /** Strokes by place across the edge, so that its curve stays; together they are `strokes`. */
   readonly places?: readonly number[];
 }
@@ -102,17 +107,38 @@ export function unjudged(
   record: BenchRecord = {},
 ): Unjudged {
   if (request.stropOnly) return stroppedOnly(tool, bench, request, record);
-  const asked = solverOf(tool, bench, request, record);
+  const start = startOf(tool.edge, request.landMm, tool.work);
+  if (!isMicroLast(tool, request, start)) return judgedLater(tool, bench, request, record);
+  const { landMm: _measured, ...rest } = request;
+  const below = solverOf(belowMicro(tool, start), bench, rest, record);
+  const solved = unmixed(below.input, below.atHand, below.solve);
+  // On one stone alone there is nothing to go back to the secondary on.
+  const twoSettings = solved.chosen.steps.length > 1 ? { ...below, solved } : undefined;
+  return judgedLater(tool, bench, request, record, twoSettings);
+}
+
+/** {@link unjudged}; `below` is the problem of the secondary alone, where a micro-bevel is made anew on the last stone. */
+function judgedLater(
+  tool: ToolAtWork,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord,
+  below?: PlanProblem & { readonly solved: ReturnType<PlanProblem['solve']> },
+): Unjudged {
+  const asIs = solverOf(tool, bench, request, record);
+  const asked = below ? { ...below, found: asIs.found } : asIs;
   const { grinding, shaping, job, treatment, atHand, outOfReach } = asked;
-  const { input, chosen } = unmixed(asked.input, atHand, asked.solve);
-  const curve = camberWork(tool, request.camber, input, chosen, job.contactMm2);
+  const { input, chosen } = below?.solved ?? unmixed(asked.input, atHand, asked.solve);
   /** A step with the push its stone is to have. */
   const pushed = <S extends { readonly id: string }>(step: S): S & { readonly forceN?: number } => {
     const forceN = input.abrasives.find(({ id }) => id === step.id)?.forceN;
     return { ...step, ...(forceN !== undefined && { forceN }) };
   };
   const { wornSd, clearingSd } = spreadsOf(tool.edge, request.condition, request.landMm);
-  const steps = chosen.steps.map((step, i): PlanStep => {
+  const renewed = below && renewedMicro(tool, asked, input, chosen);
+  const solved = renewed ? [...chosen.steps.slice(0, -1), renewed] : chosen.steps;
+  const curve = camberWork(tool, request.camber, input, { ...chosen, steps: solved }, job.contactMm2);
+  const steps = solved.map((step, i): PlanStep => {
     const places = curve?.spread.get(step.id);
     // Of two sides each gets as many.
     const paired = byTurns(tool.edge) ? 2 * Math.ceil(step.strokes / 2) : step.strokes;
@@ -122,6 +148,7 @@ export function unjudged(
       strokes,
       ...likelyStrokes(strokes, i === 0 ? wornSd : clearingSd, rateSd(record, step.id)),
       minutes: step.minutes + (strokes - step.strokes) / request.strokesPerMin,
+      ...(renewed && { facet: step === renewed ? ('micro' as const) : ('secondary' as const) }),
       ...(places && { places }),
     };
   });
@@ -130,14 +157,16 @@ export function unjudged(
     ...(step.prepares && likelyStrokes(step.strokes, BACK_SD, rateSd(record, step.id))),
   }));
   const wholeMin = wholeBackMin(tool, request.condition, input, chosen);
+  const shaped = curve?.step ? [{ ...curve.step, ...(renewed && { facet: 'secondary' as const }) }] : [];
   const left = leftBySteps(tool, asked.found, input, [
     ...(back ?? []).flatMap((step) => (step.prepares ? [{ ...step, facet: 'back' as const }] : [])),
-    ...steps,
-    ...(curve?.step ? [curve.step] : []),
+    ...steps.slice(0, 1),
+    ...shaped,
+    ...steps.slice(1),
   ]);
   const lastUm = input.abrasives.find(({ id }) => id === chosen.steps.at(-1)?.id)?.sizeUm;
   const strops = stropSteps(tool, atHand, request, lastUm);
-  const settings = shaping ? 2 : 1;
+  const settings = 1 + (shaping ? 1 : 0) + (renewed ? 1 : 0);
   const settingMin = heldInGuide(tool.edge) ? settings * SETTING_MIN : 0;
   const parts = [
     ...(shaping ? [shaping] : []),
@@ -188,6 +217,27 @@ export function unjudged(
       return bench.map(({ id }): Verdict => judged.get(id) ?? verdictOn(id, strops, outOfReach));
     },
   };
+}
+
+/** The last stone's step at the micro-bevel, on the edge as the stones before it leave it. */
+function renewedMicro(
+  tool: Tool,
+  { found }: PlanProblem,
+  input: ProgressionInput,
+  { steps }: Progression,
+): ProgressionStep | undefined {
+  const last = steps.at(-1);
+  const stone = input.abrasives.find(({ id }) => id === last?.id);
+  if (!last || !stone) return undefined;
+  const before = leftBySteps(
+    tool,
+    found,
+    input,
+    steps.slice(0, -1).map((step) => ({ ...step, facet: 'secondary' as const })),
+  );
+  const { minStrokes = PLAN_DEFAULTS.minStrokes } = input;
+  const strokes = microStrokes(tool.edge, before, itemOn(tool, stone, input.job), minStrokes);
+  return { ...last, strokes, minutes: last.minutes + (strokes - last.strokes) / input.job.strokesPerMin };
 }
 
 /** No stone at all. @throws Refusal on `stropOnly` without a strop that serves this edge */

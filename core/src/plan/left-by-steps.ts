@@ -1,12 +1,25 @@
 import { STEELS, type Tool } from '../tool/tool.js';
 import type { EdgeAtWork } from '../work/edge-at-work.js';
 import type { Facet } from '../work/facet.js';
-import { worked } from '../work/worked.js';
+import { worked, type WorkItem } from '../work/worked.js';
 import { removalOf, scratchOf, type ProgressionInput } from './progression.js';
+
+/** Work on a tool with one of a plan's abrasives, but for its strokes. */
+export const itemOn = (
+  { steel }: Pick<Tool, 'steel'>,
+  stone: ProgressionInput['abrasives'][number],
+  job: Pick<ProgressionInput['job'], 'forceN'>,
+): Omit<WorkItem, 'strokes'> => ({
+  forceN: stone.forceN ?? job.forceN,
+  strokeMm: stone.strokeMm,
+  removalMm3PerNm: removalOf(stone),
+  marksUm: scratchOf(stone),
+  steelFactor: STEELS[steel].factor,
+});
 
 /** The edge as steps will leave it. */
 export function leftBySteps(
-  { edge, steel }: Tool,
+  tool: Pick<Tool, 'edge' | 'steel'>,
   found: EdgeAtWork,
   {
     abrasives,
@@ -20,14 +33,6 @@ export function leftBySteps(
   return steps.reduce((state, { id, strokes, facet }) => {
     const stone = abrasives.find((each) => each.id === id);
     if (!stone) return state;
-    return worked(edge, state, {
-      ...(facet && { facet }),
-      strokes,
-      forceN: stone.forceN ?? job.forceN,
-      strokeMm: stone.strokeMm,
-      removalMm3PerNm: removalOf(stone),
-      marksUm: scratchOf(stone),
-      steelFactor: STEELS[steel].factor,
-    });
+    return worked(tool.edge, state, { ...itemOn(tool, stone, job), strokes, ...(facet && { facet }) });
   }, found);
 }

@@ -9,7 +9,10 @@ import { abrasive, flatBlade } from '../testing/blades.js';
 import { EDGES } from '../testing/edges.js';
 import { familyFacts } from '../tool/families.js';
 import type { Tool } from '../tool/tool.js';
+import { unworked } from '../work/edge-at-work.js';
+import type { Facet } from '../work/facet.js';
 import { byTurns } from '../work/sides.js';
+import { worked } from '../work/worked.js';
 import { liftOf } from './held.js';
 import type { HoningPlan } from './honing-plan.js';
 import { orderOfWork, type OrderInput, type WorkOrder } from './order-of-work.js';
@@ -96,6 +99,31 @@ describe('the order of work', () => {
       { kind: 'set', facet: 'secondary', setting: { angleDeg: 30 } },
     ]);
     expect(words(steep)).toContain(`look, set, ${steep.plan.shaping?.id ?? ''}, wash, set, marker`);
+  });
+
+  it('makes a micro-bevel last, at its own setting, once it has grown or where there is none yet', () => {
+    const edge = flatBlade({ widthMm: 50, secondaryDeg: 30, landMm: 0.6, microDeg: 33, microLandMm: 0.1 });
+    const tool: Tool = { ...IRON, edge };
+    const facets = ({ steps }: Made): unknown[] => steps.map(({ facet }) => facet).filter(Boolean);
+    const settingOf = (facet: Facet) => ({ angleDeg: { micro: 33, secondary: 30 }[facet as 'micro'] });
+    const fresh = made(tool, ask({ kind: 'new' }), { settingOf });
+    expect(facets(fresh).filter((facet) => facet !== 'back')).toEqual(['secondary', 'micro']);
+    expect(ofKind(fresh, 'set').map((each) => 'facet' in each && each.facet)).toEqual(['secondary', 'micro']);
+    expect(words(fresh)).toMatch(/set, marker, w1000, burr, wash, set, w8000/);
+    // As long as it is short it is honed as it is; grown to twice its length the edge goes back to the secondary.
+    const short = made(tool, ask({ kind: 'dull' }), { settingOf });
+    expect(facets(short)).toEqual(['micro', 'micro']);
+    const grown = worked(edge, unworked(edge), {
+      strokes: 60,
+      forceN: 20,
+      strokeMm: 150,
+      removalMm3PerNm: 0.0048,
+      marksUm: 1.4,
+      steelFactor: 1,
+    });
+    const again = made({ ...tool, work: grown } as Tool, ask({ kind: 'dull' }), { settingOf });
+    expect(facets(again)).toEqual(['secondary', 'micro']);
+    expect(again.plan.steps.at(-1)?.strokes).toBeLessThan(short.plan.steps.at(-1)?.strokes ?? 0);
   });
 
   it('asks of a new back whether it is polished corner to corner, before the guide is set', () => {

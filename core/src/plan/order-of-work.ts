@@ -66,19 +66,21 @@ export function stepsInOrder(
   const { shaping, back = [], camber, steps, strop, bareStrop } = plan;
   const atEdge = honedFacet(edge);
   const onStone = (part: PlanPart, facet: Facet | undefined, more: Partial<BenchStep> = {}): OrderedStep => {
-    const { id, strokes, forceN, places } = part.of as PlanStep;
+    const { id, strokes, forceN, places, facet: own } = part.of as PlanStep;
     return {
       abrasiveId: id,
       strokes,
       ...(forceN !== undefined && { forceN }),
       ...(request.way === 'both' && { bothWays: true }),
-      ...(facet && { facet }),
+      ...((own ?? facet) && { facet: own ?? facet }),
       ...(places && { places }),
       ...more,
       part,
     };
   };
-  const curve = camber ? [onStone({ what: 'curve', of: camber }, atEdge, { curve: true })] : [];
+  const curve = camber
+    ? [onStone({ what: 'curve', of: camber }, steps[0]?.facet ?? atEdge, { curve: true })]
+    : [];
   const turns = byTurns(edge);
   const honed = (of: PlanStep, first: boolean): readonly OrderedStep[] => {
     const part = { what: 'hone', of } as const;
@@ -225,8 +227,9 @@ function edgeOf(input: OrderInput, steps: Steps): readonly Station[] {
   const firstPart = steps[first]?.part.of;
   const finer = stones.filter((i) => steps[i]?.part.of !== firstPart);
   const curves = of(steps, 'curve');
+  const facetAt = (step: number): Facet => steps[step]?.facet ?? honedFacet(edge) ?? 'bevel';
   return [
-    ...held(input, honedFacet(edge) ?? facetOfSide(edge, 0) ?? 'bevel'),
+    ...held(input, steps[first]?.facet ?? facetOfSide(edge, 0) ?? 'bevel'),
     ...markers(edge),
     ...curves
       .filter((i) => i < first)
@@ -235,6 +238,8 @@ function edgeOf(input: OrderInput, steps: Steps): readonly Station[] {
     ...curves.filter((i) => i > first).map((step): Station => ({ kind: 'stone', step })),
     ...finer.flatMap((step, i): Station[] => [
       washAfter(steps, finer[i - 1] ?? first, input),
+      // The guide is set again where another facet follows: a micro-bevel, last.
+      ...(facetAt(finer[i - 1] ?? first) === facetAt(step) ? [] : held(input, facetAt(step))),
       { kind: 'stone', step },
       { kind: 'scratch', step },
     ]),

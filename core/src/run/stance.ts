@@ -5,8 +5,8 @@ import { cosDeg, sinDeg } from '../measure/trig.js';
 import { unlessRefused } from '../refusal.js';
 import { byTurns } from '../work/sides.js';
 
-/** Which surface of a blade lies on the abrasive: of two sides the first or the other, a ground primary, the back. */
-export type Face = 'bevel' | 'other' | 'primary' | 'back';
+/** Which surface of a blade lies on the abrasive: of two sides the first or the other, a ground primary, the secondary under a micro-bevel, the back. */
+export type Face = 'bevel' | 'other' | 'primary' | 'secondary' | 'back';
 
 /**
  * A blade on an abrasive seen from its side, mm: the edge at the origin, x along the abrasive away from it, y up
@@ -56,6 +56,7 @@ function faceDeg(edge: Edge, face: Face): number {
   const [first, last] = [angles[0] ?? 0, angles.at(-1) ?? 0];
   if (face === 'back') return 0;
   if (face === 'primary') return first;
+  if (face === 'secondary') return edge.form === 'single-bevel' ? (edge.secondaryDeg ?? last) : last;
   // Of two sides the first is the left one; of one side the steepest facet meets the edge.
   return byTurns(edge) && face === 'bevel' ? first : last;
 }

@@ -244,11 +244,12 @@ describe('a plan and its record', () => {
           ...(plan.back ?? []).flatMap(({ id, strokes, prepares }): SessionStep[] =>
             prepares ? [{ abrasiveId: id, strokes, minutes: 1, forceN: 18, facet: 'back' }] : [],
           ),
-          ...plan.steps.map(({ id, strokes }): SessionStep => ({
+          ...plan.steps.map(({ id, strokes, facet }): SessionStep => ({
             abrasiveId: id,
             strokes,
             minutes: 1,
             forceN: 18,
+            ...(facet && { facet }),
           })),
         ];
         const [entry] = edgeHistory(

@@ -60,7 +60,7 @@ export function worked(edge: Edge, state: EdgeAtWork, item: WorkItem): EdgeAtWor
     const { facet, deg, side } = place;
     const cut = cutInto(place, state, sectionMm2);
     const downMm = cut.byMm * sinDeg(deg);
-    marksUm[facet] = marksAfter(marksUm[facet], downMm, item.marksUm);
+    marksUm[facet] = marksAfter(marksThere(place, state), downMm, item.marksUm);
     atMm[facet] = cut.atMm;
     if (side === one) leftMm += downMm;
     else rightMm += downMm;
@@ -154,6 +154,14 @@ export function marksAtEdgeUm(edge: Edge, { marksUm }: EdgeAtWork): number | und
   const { one, other } = sidesOf(edge);
   const seen = placesOf(one, other, undefined).flatMap(({ facet }) => marksUm[facet] ?? []);
   return seen.length > 0 ? Math.max(...seen) : undefined;
+}
+
+/** The marks where a facet is worked: its own, or, where it is not there yet, those of the flatter one it is cut into. */
+function marksThere({ side, index, facet }: Place, state: EdgeAtWork): number | undefined {
+  const own = state.marksUm[facet];
+  const flatter = side.facets[index - 1]?.facet;
+  if (facet !== 'micro' || flatter === undefined || faceMm(profileOf(side, state), index) > 0) return own;
+  return state.marksUm[flatter] ?? own;
 }
 
 /** Where a facet’s plane comes to by a cross-section, and how far that is. */

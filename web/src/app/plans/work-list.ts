@@ -9,6 +9,7 @@ import {
   type Facet,
   type HoningPlan,
   type PlanPart,
+  type PlanStep,
   type RunGrinding,
   type SessionSetting,
   type Station,
@@ -355,7 +356,7 @@ export class WorkList {
         return {
           ...row,
           ...this.likely(part.of),
-          lead: `${this.eachKnife(strokes)}${this.sides(part)}${this.facet()}${this.figures.number(row.stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
+          lead: `${this.eachKnife(strokes)}${this.sides(part)}${this.facet(part.of)}${this.figures.number(row.stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
           minutes: minutes - (this.plan().care?.find((care) => care.id === id)?.minutes ?? 0),
           why: [this.plan().verdicts.find((verdict) => verdict.id === id)?.why ?? '', this.learned(id)]
             .join(' ')
@@ -420,12 +421,13 @@ export class WorkList {
     return `${String(Math.ceil(strokes / edge.count))} on each of ${String(edge.count)} knives · `;
   }
 
-  /** A blade of several facets is honed on the one at its edge: which that is. */
-  private facet(): string {
+  /** A blade of several facets is honed on the one at its edge, or on its secondary before that: which it is. */
+  private facet({ facet = 'micro' }: PlanStep): string {
     const { edge } = this.tool();
-    return edge.form === 'single-bevel' && edge.microDeg !== undefined
+    if (edge.form !== 'single-bevel' || edge.microDeg === undefined) return '';
+    return facet === 'micro'
       ? `the micro-bevel, ${this.figures.angle(edge.microDeg)} · `
-      : '';
+      : `the secondary, ${this.figures.angle(edge.secondaryDeg ?? edge.primaryDeg)} · `;
   }
 
   /** Leather gives, and would round a tip laid at its bevel. */

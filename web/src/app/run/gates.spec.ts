@@ -31,12 +31,13 @@ describe('the gates of a run', () => {
   let fixture: ComponentFixture<RunPage>;
   const title = (): string => textOf(fixture, 'h1');
   const giantOf = (): string => textOf(fixture, '.giant');
-  const open = async (...order: Station[]): Promise<void> => {
-    const id = TestBed.inject(RunsStore).begin({ ...PLAN, order });
+  const open = (...order: Station[]): Promise<void> => openRun({ order });
+  const openRun = async (more: Partial<RunPlan>, tool: Tool = IRON): Promise<void> => {
+    const id = TestBed.inject(RunsStore).begin({ ...PLAN, ...more });
     fixture = TestBed.createComponent(RunPage);
     document.body.append(fixture.nativeElement);
     fixture.componentRef.setInput('id', id);
-    answer(server, '/api/tools', page([stored(IRON, 'iron')]));
+    answer(server, '/api/tools', page([stored(tool, 'iron')]));
     answer(server, '/api/abrasives', page([stone('s1000', '1000'), stone('s8000', '8000')]));
     await fixture.whenStable();
   };
@@ -89,13 +90,7 @@ describe('the gates of a run', () => {
       { kind: 'burr-off' },
       { kind: 'proof' },
     ];
-    const id = TestBed.inject(RunsStore).begin({ ...PLAN, order, manner: 'brisk' });
-    fixture = TestBed.createComponent(RunPage);
-    document.body.append(fixture.nativeElement);
-    fixture.componentRef.setInput('id', id);
-    answer(server, '/api/tools', page([stored(IRON, 'iron')]));
-    answer(server, '/api/abrasives', page([stone('s1000', '1000'), stone('s8000', '8000')]));
-    await fixture.whenStable();
+    await openRun({ order, manner: 'brisk' });
     const taps = [
       'It is set',
       'All 6 made',
@@ -123,13 +118,7 @@ describe('the gates of a run', () => {
       { abrasiveId: 's1000', strokes: 6, facet: 'left', side: 0 },
       { abrasiveId: 's1000', strokes: 6, facet: 'right', side: 1 },
     ] as const;
-    const id = TestBed.inject(RunsStore).begin({ ...PLAN, steps, order });
-    fixture = TestBed.createComponent(RunPage);
-    document.body.append(fixture.nativeElement);
-    fixture.componentRef.setInput('id', id);
-    answer(server, '/api/tools', page([stored(KNIFE, 'iron')]));
-    answer(server, '/api/abrasives', page([stone('s1000', '1000'), stone('s8000', '8000')]));
-    await fixture.whenStable();
+    await openRun({ steps, order }, KNIFE);
     expect(textOf(fixture, '.turn')).toBe('left side: 6 more');
     await press(fixture, 'Done');
     expect(title()).toBe('Feel for the burr: right side');

@@ -221,6 +221,7 @@ export class RunPage {
     if (station?.kind === 'marker' && station.side !== undefined)
       return `Colour the ${names[station.side] ?? 'bevel'}`;
     if (station?.kind === 'set' && station.facet === 'primary') return 'Set the guide to the primary';
+    if (station?.kind === 'set' && station.facet === 'micro') return 'Set the guide to the micro-bevel';
     return text?.title ?? '';
   });
   protected readonly strokesMade = computed(

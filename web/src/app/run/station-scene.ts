@@ -78,7 +78,7 @@ export function sceneOf(of: SceneOf): Scene {
       return close(of, 'marks', 'under a lens: only the finest marks may be left, out to the edge');
     case 'set':
     case 'lift':
-      return held(of, station.facet === 'primary' ? 'primary' : 'bevel');
+      return held(of, station.facet === 'primary' || station.facet === 'secondary' ? station.facet : 'bevel');
     case 'marker':
       return station.wheel ? atWheel(of, 'colour') : marked(held(of, station.side === 1 ? 'other' : 'bevel'));
     case 'burr':
@@ -175,7 +175,7 @@ const bare = ({ setUp: _, ...of }: SceneOf): SceneOf => of;
 
 /** A blade lying on a face, as large as fits, in the guide where one holds it. */
 function lay(of: SceneOf, face: Face, lowerDeg = 0, room = { width: 350, height: 150 }): Laid | undefined {
-  const inGuide = face === 'bevel' || face === 'primary' ? guided(of, face, room) : undefined;
+  const inGuide = face === 'other' || face === 'back' ? undefined : guided(of, face, room);
   if (inGuide) return inGuide;
   const thickness = of.edge.form === 'knife' ? of.edge.spineMm : of.edge.thicknessMm;
   const stance = stanceOf(of.edge, face, of.edge.form === 'knife' ? undefined : 6 * thickness, lowerDeg);
@@ -196,11 +196,11 @@ function lay(of: SceneOf, face: Face, lowerDeg = 0, room = { width: 350, height:
 /** The blade in the roller guide it is set up in, at its own projection. */
 function guided(
   { edge, setUp }: SceneOf,
-  face: 'bevel' | 'primary',
+  face: 'bevel' | 'primary' | 'secondary',
   room: { readonly width: number; readonly height: number },
 ): Laid | undefined {
   if (!setUp || !isRoller(setUp.guide) || !setUp.seat) return undefined;
-  const facet = face === 'primary' ? 'primary' : honedFacet(edge);
+  const facet = face === 'bevel' ? honedFacet(edge) : face;
   const setting = setUp.settings.find((each) => each.facet === facet) ?? setUp.settings.at(-1);
   if (setting?.projectionMm === undefined) return undefined;
   const { angleDeg, projectionMm } = setting;
@@ -252,6 +252,7 @@ const burrMark = ({ x, y }: Point, up = true): Mark =>
 function faceOf(step: BenchStep): Face {
   const purpose = purposeOf(step);
   if (purpose === 'back' || purpose === 'primary') return purpose;
+  if (step.facet === 'secondary') return 'secondary';
   return step.side === 1 ? 'other' : 'bevel';
 }
 
@@ -259,6 +260,7 @@ const FACE_WORDS: Readonly<Record<Face, string>> = {
   bevel: 'on its bevel',
   other: 'on its other side',
   primary: 'on its primary',
+  secondary: 'on its secondary',
   back: 'on its back',
 };
 
@@ -296,7 +298,7 @@ function onStone(of: SceneOf, step: BenchStep): Scene {
   };
 }
 
-function held(of: SceneOf, face: 'bevel' | 'primary' | 'other'): Scene {
+function held(of: SceneOf, face: Exclude<Face, 'back'>): Scene {
   const laid = lay(of, face);
   if (!laid) return still(of, 'the blade held');
   return {

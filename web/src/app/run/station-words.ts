@@ -178,7 +178,7 @@ export function stationName(
       return `${title}${station.wheel ? ', at the wheel' : side(station.side)}`;
     case 'set':
     case 'lift':
-      return `${title}${station.facet === 'primary' ? ', for the primary' : ''}`;
+      return `${title}${station.facet === 'primary' ? ', for the primary' : station.facet === 'micro' ? ', for the micro-bevel' : ''}`;
     case 'grind':
       return 'Eyes covered, at the wheel';
     case 'proof':
