@@ -1,5 +1,15 @@
 import type { Page } from '@playwright/test';
-import { choose, expect, expectAccessible, giant, goOn, isAt, test, toBench } from './workshop.js';
+import {
+  choose,
+  expect,
+  expectAccessible,
+  giant,
+  goOn,
+  isAt,
+  test,
+  toBench,
+  walkedThoroughly,
+} from './workshop.js';
 
 const PHONE = { width: 390, height: 844 };
 const atEnd = (page: Page) => async (): Promise<boolean> =>
@@ -20,8 +30,7 @@ test('a chisel’s whole run, with the server killed and the page loaded anew on
   await page.getByRole('button', { name: 'Very dull', exact: true }).click();
   // Honed so often, it is offered briskly; the choice is one tap, and stays with the tool.
   await expect(page.getByRole('button', { name: 'Brisk', pressed: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Thorough' }).click();
-  await expect(page.getByRole('button', { name: 'Thorough', pressed: true })).toBeVisible();
+  await walkedThoroughly(page);
   // On paper, on one screen and step by step it is one list.
   await page.getByRole('link', { name: 'As a card' }).click();
   await expect(page.getByRole('button', { name: 'Print' })).toBeVisible();
@@ -158,6 +167,7 @@ test('a knife by hand: lift, one side until its burr stands, then the other, the
   await page.setViewportSize(PHONE);
   await page.goto('/tools/whittle/plan');
   await page.getByRole('button', { name: 'Very dull', exact: true }).click();
+  await walkedThoroughly(page);
   await page.getByRole('button', { name: 'Take it to the bench' }).click();
   await goOn(page, isAt(page, 'Find the bevel'));
   await expect(page.getByText(/under the spine, for 12° a side/)).toBeVisible();

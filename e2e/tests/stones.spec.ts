@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { choose, expect, expectAccessible, test, type } from './workshop.js';
+import { choose, expect, expectAccessible, test, type, walkedThoroughly } from './workshop.js';
 
 /** Judged on another page already. */
 const BESIDES = ['ma-rack', 'ma-rail'];
@@ -21,7 +21,7 @@ test('care comes due, stands in the plan, is done in one tap, and can be taken b
   await expect(
     page.getByText(/Yours cuts 1\.[45] times as fast as assumed, from \d+ readings/),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Thorough' }).click();
+  await walkedThoroughly(page);
   await expect(page.getByText('Wash', { exact: true }).first()).toBeVisible();
   await expect(page.getByText('Feel for the burr')).toBeVisible();
   await expectAccessible(page, BESIDES);

@@ -139,9 +139,16 @@ export async function type(field: Locator, text: string): Promise<void> {
 export async function toBench(page: Page, tool: string, dull = 'Very dull'): Promise<string> {
   await page.goto(`/tools/${tool}/plan`);
   await page.getByRole('button', { name: dull, exact: true }).click();
+  await walkedThoroughly(page);
   await page.getByRole('button', { name: 'Take it to the bench' }).click();
   await goOn(page, () => page.locator('ma-stone-station').isVisible());
   return page.url().split('/').at(-1) ?? '';
+}
+
+/** The whole order, whatever the tool's years at the bench would have offered. */
+export async function walkedThoroughly(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Thorough', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Thorough', exact: true, pressed: true })).toBeVisible();
 }
 
 /** A whole run and there are no more stations than this. */

@@ -1,16 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import {
-  EMPTY,
-  catchError,
-  debounceTime,
-  map,
-  shareReplay,
-  startWith,
-  switchMap,
-  tap,
-  type Observable,
-} from 'rxjs';
+import { EMPTY, catchError, map, shareReplay, startWith, switchMap, tap, type Observable } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import type { BenchRecord, Care, RateReading, StoneRecord } from '@mellow-anvil/core';
 import { Undo } from '../shared/undo.store';
@@ -26,7 +16,6 @@ export interface StoneLife extends StoneRecord {
   readonly cares: readonly Stored<Care>[];
 }
 
-const LEAVING_MS = 60;
 const NOTHING: Bench = { stones: {}, gone: [] };
 
 /** How the stones stand, as the server reckons it from everything done on them and for them; and that care itself. */
@@ -46,11 +35,7 @@ export class BenchStore {
 
   /** One stone's readings and care. */
   life(id: string): Observable<StoneLife> {
-    return this.afterEveryChange(
-      () => this.http.get<StoneLife>(`/api/bench/${encodeURIComponent(id)}`),
-      // A stone just taken off the bench is not asked after while its page closes.
-      LEAVING_MS,
-    );
+    return this.afterEveryChange(() => this.http.get<StoneLife>(`/api/bench/${encodeURIComponent(id)}`));
   }
 
   /** Puts care of a stone on record. */
@@ -64,9 +49,8 @@ export class BenchStore {
       .pipe(tap({ next: () => this.undo.refresh() }));
   }
 
-  private afterEveryChange<T>(ask: () => Observable<T>, waitMs = 0): Observable<T> {
+  private afterEveryChange<T>(ask: () => Observable<T>): Observable<T> {
     return this.undo.changed$.pipe(
-      debounceTime(waitMs),
       startWith(undefined),
       switchMap(() => ask().pipe(catchError(() => EMPTY))),
     );

@@ -5,6 +5,7 @@ import {
   effect,
   inject,
   input,
+  signal,
   untracked,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
@@ -41,7 +42,7 @@ import { WheelFields } from './wheel-fields';
         <ma-stone-glyph [kind]="editor.draft().kind" [lubricant]="editor.draft().lubricant" />
         <h1>{{ stored() ? stored()!.name : 'An abrasive for the bench' }}</h1>
       </header>
-      @if (known(); as stone) {
+      @if (!leaving() && known(); as stone) {
         <ma-stone-life [stone]="stone" (forget)="forget()" />
         <h2>Its figures</h2>
       }
@@ -147,7 +148,12 @@ export class StonePage {
       });
   }
 
+  /** A stone just taken off the bench is not asked after while its page closes. */
+  protected readonly leaving = signal(false);
+
   protected async remove(): Promise<void> {
+    this.leaving.set(true);
     if (await this.editor.remove()) void this.router.navigate(['/stones']);
+    else this.leaving.set(false);
   }
 }
