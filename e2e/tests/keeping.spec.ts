@@ -151,7 +151,11 @@ test('use, plan, run and its entry with the keyboard only', async ({ page }) => 
   await expect(page.getByRole('region', { name: 'Used: Bench chisel 12' })).toBeVisible();
   await keyboard.press('Escape');
   await expect(page.getByRole('region', { name: 'Used: Bench chisel 12' })).toBeHidden();
-  await tabTo(page, /Take it to the bench/);
+  await tabTo(page, /^Thorough/);
+  await keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Thorough', exact: true, pressed: true })).toBeFocused();
+  await keyboard.press('Shift+Tab');
+  await expect(page.getByRole('button', { name: 'Take it to the bench' })).toBeFocused();
   await keyboard.press('Enter');
   // Every station is gone on from by Page Down, or by Enter on its one target, which has the focus.
   const first = page.getByRole('button', { name: /^It is (ready|done)$/ });
@@ -164,7 +168,9 @@ test('use, plan, run and its entry with the keyboard only', async ({ page }) => 
     await expect(first).toBeFocused();
   }
   await expect(page.getByRole('button', { name: 'It is ready' })).toBeFocused();
+  const readied = await page.locator('.way li.past').count();
   await keyboard.press('Enter');
+  await expect(page.locator('.way li.past')).toHaveCount(readied + 1);
   while (!(await page.getByRole('heading', { name: 'Set the guide' }).isVisible())) {
     const past = await page.locator('.way li.past').count();
     await keyboard.press('PageDown');
