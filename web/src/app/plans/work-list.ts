@@ -20,7 +20,7 @@ import {
 import { CARE_WORDS } from '../abrasives/care-words';
 import { StoneGlyph } from '../abrasives/stone-glyph';
 import { GrindingStepCard } from '../grinding/grinding-step';
-import { CARE_TITLES, STATION_TEXT, sideNamesOf } from '../run/station-words';
+import { sideNamesOf, stationName } from '../run/station-words';
 import { Figures } from '../shared/figures';
 
 type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
@@ -261,59 +261,44 @@ export class WorkList {
     );
   }
 
-  /** What is done or asked at a station, in a few words. */
+  /** What is done or asked at a station, named as on every list, and what there is to say beside it. */
   private itemOf(station: Station): BetweenRow['items'][number] {
-    const item = (lead: string, why = ''): BetweenRow['items'][number] => ({ lead, why });
-    const title = STATION_TEXT[station.kind].title;
+    const { edge } = this.tool();
+    const nameOf = (id: string): string => this.byId().get(id)?.name ?? '';
+    const lead = stationName(station, edge, nameOf, (index) => this.work().steps[index]);
     switch (station.kind) {
-      case 'care':
-        return item(`${CARE_TITLES[station.care]} ${this.byId().get(station.abrasiveId)?.name ?? ''}`);
       case 'template':
-        return item(
-          `Grind the curve to its template first: ${this.figures.length(this.plan().curveToGrind?.wantedMm ?? 0)} at the corners`,
-          'too deep to hone; the template is printed under Camber, Make.',
-        );
+        return {
+          lead,
+          why: `${this.figures.length(this.plan().curveToGrind?.wantedMm ?? 0)} at the corners: too deep to hone; the template is printed under Camber, Make.`,
+        };
       case 'joint':
-        return item(`Joint the edge square, ${this.figures.length(station.nickMm)} back`);
+        return { lead, why: `${this.figures.length(station.nickMm)} back` };
       case 'set':
-        return item(this.setWords(station.setting, station.facet));
+        return { lead: this.setWords(station.setting, station.facet), why: '' };
       case 'lift':
-        return item(
-          station.lift.liftMm === undefined
-            ? `By hand, ${this.figures.angle(station.lift.bevelDeg)}`
-            : `By hand, ${this.figures.length(station.lift.liftMm)} under the spine`,
-        );
-      case 'marker':
-        return item(station.wheel ? 'Marker at the wheel' : `Marker${this.sideWords(station.side)}`);
-      case 'burr':
-        // What one side raised stands on the other.
-        return item(
-          station.wanted
-            ? 'Is the burr up?'
-            : `${title}${this.sideWords(station.side === undefined ? undefined : station.side === 0 ? 1 : 0)}`,
-        );
+        return {
+          lead,
+          why:
+            station.lift.liftMm === undefined
+              ? `by hand, ${this.figures.angle(station.lift.bevelDeg)}`
+              : `by hand, ${this.figures.length(station.lift.liftMm)} under the spine`,
+        };
       case 'wash':
-        return item(station.oil ? 'Wipe off the oil, wash with soap' : 'Wash');
+        return { lead, why: station.oil ? 'the oil wiped off first, with soap' : '' };
       case 'burr-off': {
-        const name = this.byId().get(station.abrasiveId ?? '')?.name;
-        return item(title, name === undefined ? '' : `about ${String(station.strokes)} strokes, ${name}`);
+        const name = nameOf(station.abrasiveId ?? '');
+        return { lead, why: name === '' ? '' : `about ${String(station.strokes)} strokes, ${name}` };
       }
-      case 'proof':
-        return item(station.before ? 'Prove it before the strop' : title);
       default:
-        return item(title);
+        return { lead, why: '' };
     }
-  }
-
-  private sideWords(side: 0 | 1 | undefined): string {
-    const names = sideNamesOf(this.tool().edge);
-    return side === undefined || names.length === 1 ? '' : `, ${names[side] ?? ''}`;
   }
 
   /** Where the guide is set, by which stop. */
   private setWords({ stop, projectionMm, angleDeg }: SessionSetting, facet: Facet | undefined): string {
     const guide = this.guideName() || 'guide';
-    const primary = facet === 'primary' ? ' to the primary' : '';
+    const primary = facet === 'primary' ? ' to the primary' : facet === 'micro' ? ' to the micro-bevel' : '';
     const deg = this.figures.angle(angleDeg, 2);
     if (projectionMm === undefined) return `Set the ${guide}${primary}: ${deg}`;
     const figures = `${this.figures.patternHand().setting(projectionMm)} · ${deg}`;

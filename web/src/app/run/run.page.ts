@@ -58,7 +58,7 @@ import { MarkerGate } from './marker-gate';
 import { StayAwake } from './stay-awake';
 import { RunList } from './run-list';
 import { StationDrawing } from './station-drawing';
-import type { SceneOf } from './station-scene';
+import type { SceneOf } from './scene-marks';
 import { StoneStation, stoneView } from './stone-station';
 
 /** At the bench: one step at a time over the whole screen, for wet hands at arm's length. */

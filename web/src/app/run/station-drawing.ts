@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { SCENE, sceneOf, type SceneOf } from './station-scene';
+import { SCENE, type SceneOf } from './scene-marks';
+import { sceneOf } from './station-scene';
 
 /** What is done at a station, drawn: a beginner knows what to do with the words covered. */
 @Component({

@@ -7,7 +7,8 @@ import {
   type StationKind,
 } from '@mellow-anvil/core';
 import { usualEdge } from '../tools/blade';
-import { SCENE, sceneOf, type Mark } from './station-scene';
+import { SCENE, type Mark } from './scene-marks';
+import { sceneOf } from './station-scene';
 
 const PLAN: RunPlan = {
   toolId: 't',

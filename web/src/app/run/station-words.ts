@@ -173,7 +173,9 @@ export function stationName(
     case 'care':
       return `${CARE_TITLES[station.care]} ${nameOf(station.abrasiveId)}`;
     case 'burr':
-      return `${title}${station.side === undefined || station.wanted ? '' : side(station.side === 0 ? 1 : 0)}`;
+      if (station.wanted) return 'Is the burr up?';
+      // What one side raised stands on the other.
+      return `${title}${side(station.side === undefined ? undefined : station.side === 0 ? 1 : 0)}`;
     case 'marker':
       return `${title}${station.wheel ? ', at the wheel' : side(station.side)}`;
     case 'set':

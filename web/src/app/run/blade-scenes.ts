@@ -1,0 +1,214 @@
+import { purposeOf, stanceOf, type BenchStep, type Edge, type Face, type Point } from '@mellow-anvil/core';
+import {
+  EDGE_X,
+  type Mark,
+  STONE,
+  type Scene,
+  type SceneOf,
+  type Way,
+  angle,
+  arrow,
+  bare,
+  burrMark,
+  finger,
+  lay,
+  moved,
+  path,
+  points,
+  stone,
+  text,
+} from './scene-marks';
+
+export function faceOf(step: BenchStep): Face {
+  const purpose = purposeOf(step);
+  if (purpose === 'back' || purpose === 'primary') return purpose;
+  if (step.facet === 'secondary') return 'secondary';
+  return step.side === 1 ? 'other' : 'bevel';
+}
+
+export const FACE_WORDS: Readonly<Record<Face, string>> = {
+  bevel: 'on its bevel',
+  other: 'on its other side',
+  primary: 'on its primary',
+  secondary: 'on its secondary',
+  back: 'on its back',
+};
+
+/** How a stroke follows an edge that is not straight. */
+export const ROUND: Partial<Readonly<Record<Edge['form'], string>>> = {
+  gouge: 'rolled along its curve',
+  v: 'each wing, then the keel',
+  hook: 'round the whole bend',
+};
+
+export function onStone(of: SceneOf, step: BenchStep): Scene {
+  const abrasive = of.stoneOf(step.abrasiveId);
+  const strop = step.afterBurr ?? false;
+  const face = faceOf(step);
+  const way: Way = strop ? 'pull' : step.bothWays ? 'to-and-fro' : 'pull';
+  const laid = lay(strop ? bare(of) : of, face, step.lowerDeg);
+  if (!laid) return still(of, 'the blade on the stone');
+  const raises = !strop && face !== 'back' && face !== 'primary';
+  return {
+    marks: [
+      ...stone(abrasive?.kind ?? '', abrasive?.lubricant ?? 'dry'),
+      ...laid.marks,
+      ...(raises ? [burrMark(laid.edge)] : []),
+      ...angle(laid, of.deg(laid.angleDeg)),
+      ...finger(laid.press),
+      ...arrow(way),
+      text(
+        'note',
+        EDGE_X + 136,
+        STONE.top + 56,
+        ROUND[of.edge.form] ?? (way === 'pull' ? 'edge trailing' : 'to and fro'),
+      ),
+    ],
+    words: `the blade ${FACE_WORDS[face]}, ${of.deg(laid.angleDeg)} to the ${strop ? 'strop' : 'stone'}, ${way === 'pull' ? 'pulled with its edge trailing' : 'moved to and fro'}, pressed near the edge${raises ? '; its burr will stand on top' : ''}`,
+  };
+}
+
+export function held(of: SceneOf, face: Exclude<Face, 'back'>): Scene {
+  const laid = lay(of, face);
+  if (!laid) return still(of, 'the blade held');
+  return {
+    marks: [...stone('', 'dry'), ...laid.marks, ...angle(laid, of.deg(laid.angleDeg))],
+    words: `the blade ${FACE_WORDS[face]} at ${of.deg(laid.angleDeg)} to the stone`,
+  };
+}
+
+/** Colour on the face that lies down. */
+export function marked({ marks, words }: Scene): Scene {
+  return {
+    marks: [
+      ...marks,
+      path('colour', `M${EDGE_X} ${STONE.top}h46`),
+      text('note', EDGE_X, STONE.top + 56, 'colour on this face'),
+    ],
+    words: `${words}, the face that touches coloured`,
+  };
+}
+
+export function backUp(of: SceneOf): Scene {
+  const laid = lay(of, 'back');
+  return {
+    marks: [
+      ...stone('', 'dry'),
+      ...(laid?.marks ?? []),
+      path('bright', `M${EDGE_X} ${STONE.top}h${Math.min(120, 3 * (laid?.scale ?? 10))}`),
+      text('note', EDGE_X, STONE.top + 56, 'bright from corner to corner'),
+    ],
+    words: 'the back flat on the stone, its first millimetres polished from corner to corner',
+  };
+}
+
+export function burrOff(of: SceneOf): Scene {
+  const [back, bevel] = [
+    lay(of, 'back', 0, { width: 170, height: 90 }),
+    lay(bare(of), 'bevel', 0, { width: 170, height: 120 }),
+  ];
+  const right = (marks: readonly Mark[]): readonly Mark[] => marks.map((mark) => moved(mark, 200));
+  return {
+    marks: [
+      ...stone('', 'water'),
+      ...(back ? [...back.marks, burrMark(back.edge)] : []),
+      ...(bevel ? right([...bevel.marks, burrMark(bevel.edge)]) : []),
+      text('deg', EDGE_X + 60, STONE.top + 56, '1'),
+      text('deg', EDGE_X + 262, STONE.top + 56, '2'),
+      text('note', EDGE_X + 84, STONE.top + 56, 'in turn, lighter'),
+    ],
+    words: 'the back flat, then the bevel, a stroke each in turn, lighter every time, until the burr is gone',
+  };
+}
+
+/** The very edge much enlarged. */
+export function close(of: SceneOf, what: 'burr' | 'marks' | 'look', words: string): Scene {
+  const laid = lay(bare(of), 'bevel', 0, { width: 700, height: 330 });
+  if (!laid) return still(of, words);
+  const { x, y } = laid.edge;
+  const across =
+    what === 'marks'
+      ? [0, 1, 2, 3, 4, 5, 6].map((i) => path('hair', `M${x + 14 + 26 * i} ${y - 2}l22 -${18 + 5 * i}`))
+      : [];
+  return {
+    marks: [
+      ...laid.marks,
+      ...across,
+      ...(what === 'burr'
+        ? [
+            path('burr large', `M${x} ${y}c-16 0 -24 -12 -24 -34`),
+            ...finger({ x: x - 24, y: y - 40 }),
+            path('way', `M${x + 60} ${y - 112}H${x - 34}m12 -8l-12 8l12 8`),
+          ]
+        : []),
+      ...(what === 'look'
+        ? [
+            path(
+              'ray',
+              `M${x - 40} ${y - 90}L${x} ${y}M${x - 52} ${y - 60}L${x} ${y}M${x - 56} ${y - 26}L${x} ${y}`,
+            ),
+          ]
+        : []),
+    ],
+    words,
+  };
+}
+
+/** The edge drawn lightly along a nail. */
+export function nail(of: SceneOf): Scene {
+  const laid = lay(bare(of), 'bevel', 0, { width: 240, height: 120 });
+  const y = STONE.top;
+  return {
+    marks: [
+      path('skin', `M20 ${y + 30}Q60 ${y - 2} 130 ${y}H220Q260 ${y} 262 ${y + 30}V${y + 56}H20Z`),
+      path('nail', `M20 ${y + 14}Q62 ${y - 4} 128 ${y}Q96 ${y + 8} 60 ${y + 30}Z`),
+      ...(laid?.marks ?? []),
+      path('way', `M${EDGE_X} ${y - 120}h90m-14 -9l14 9l-14 9`),
+    ],
+    words: 'the edge resting on a thumbnail, without pressure',
+  };
+}
+
+export function atWheel(of: SceneOf, what: 'bevel' | 'square' | 'hot' | 'colour'): Scene {
+  const centre = { x: 310, y: 116 };
+  const r = 108;
+  const square = what === 'square';
+  // Square to the rim, or its bevel along the rim's tangent.
+  const laid = stanceOf(of.edge, square ? 'back' : 'primary', 30);
+  const blade = laid?.blade ?? [];
+  const long = Math.max(1, ...blade.map(({ x, y }) => Math.max(x, y)));
+  const scale = 150 / long;
+  const touch = { x: centre.x - r, y: centre.y };
+  const place = ({ x, y }: Point): Point =>
+    square
+      ? { x: touch.x - x * scale, y: touch.y - y * scale }
+      : { x: touch.x - y * scale, y: touch.y + x * scale - 10 };
+  return {
+    marks: [
+      { tag: 'ellipse', cls: 'wheel', at: centre, rx: r, ry: r },
+      { tag: 'ellipse', cls: 'hub', at: centre, rx: 12, ry: 12 },
+      path('way', `M${centre.x + 20} ${centre.y - 84}a86 86 0 0 0 -82 24m4 -16l-4 16l16 0`),
+      ...(laid ? [path('blade', `M${points(blade.map(place))}Z`)] : []),
+      ...(what === 'hot'
+        ? [
+            path(
+              'burr large',
+              `M${touch.x - 6} ${touch.y - 30}q-10 -10 0 -20q10 -10 0 -20M${touch.x - 26} ${touch.y - 30}q-10 -10 0 -20q10 -10 0 -20`,
+            ),
+          ]
+        : []),
+      ...(what === 'colour' ? [path('colour', `M${touch.x - 3} ${touch.y - 26}v40`)] : []),
+    ],
+    words: {
+      bevel: 'the blade on its rest, its bevel along the wheel’s rim, moved from side to side',
+      square: 'the blade held straight at the wheel, its edge ground square',
+      hot: 'the blade at the wheel: is it too hot to hold, has it coloured?',
+      colour: 'the blade at the still wheel, its bevel coloured: where does the rim touch?',
+    }[what],
+  };
+}
+
+export const still = (of: SceneOf, words: string): Scene => ({
+  marks: lay(bare(of), 'back')?.marks ?? [],
+  words,
+});
