@@ -29,25 +29,24 @@ export function shavingSection({ front, widthMm, bedDeg, shavingMm }: ShavingInp
   const profile = frontProfile(front, widthMm, POINTS);
   const depth = profile.map(({ atMm, backMm }) => ({ atMm, mm: backMm * sinDeg(bedDeg) }));
   const across = depth.map(({ atMm, mm }) => ({ atMm, thickMm: Math.max(0, shavingMm - mm) }));
-  const cutting = across.filter(({ thickMm }) => thickMm > 0);
-  const widest = cutting.length === POINTS ? widthMm : (cutWidthMm(depth, shavingMm) ?? 0);
   return {
     across,
-    widthMm: widest,
+    widthMm: cutWidthMm(depth, shavingMm),
     shoulderMm: across[0]?.thickMm ?? 0,
     cornerDepthMm: depth[0]?.mm ?? 0,
     halfwayDepthMm: depth[(POINTS - 1) / 4]?.mm ?? 0,
   };
 }
 
-/** Twice the place where the edge leaves the wood, between two points of its profile. */
+/** Twice the place where the edge leaves the wood, between two points of its profile: the whole width if it cuts at its corner, 0 if nowhere. */
 function cutWidthMm(
   depth: readonly { readonly atMm: number; readonly mm: number }[],
   shavingMm: number,
-): number | undefined {
+): number {
   const i = depth.findIndex(({ mm, atMm }) => atMm <= 0 && mm < shavingMm);
   const [out, into] = [depth[i - 1], depth[i]];
-  if (!out || !into) return undefined;
+  if (!into) return 0;
+  if (!out) return -2 * into.atMm;
   const share = (out.mm - shavingMm) / (out.mm - into.mm);
   return -2 * (out.atMm + share * (into.atMm - out.atMm));
 }
