@@ -1,9 +1,6 @@
+import type { Identified } from '../base/identified.js';
+import type { EdgeShape } from '../blade/edge-shape.js';
 import type { Grade } from './grit.js';
-import type { Wheel } from './wheel.js';
-
-/** The shapes of edge an abrasive can follow: a flat bevel, the outside and inside of a curve, a hook's inside. */
-export const EDGE_SHAPES = ['straight', 'outside-curve', 'inside-curve', 'hook'] as const;
-export type EdgeShape = (typeof EDGE_SHAPES)[number];
 
 /** What keeps a kind of abrasive in order: its face made flat, its sheet changed, its compound renewed, its rim dressed. */
 export type Upkeep = 'flatten' | 'sheet' | 'charge' | 'dress' | 'clean';
@@ -57,6 +54,25 @@ export const kindFacts = (kind: AbrasiveKind): KindFacts => ABRASIVE_KINDS[kind]
 export const LUBRICANTS = ['water', 'oil', 'dry', 'compound'] as const;
 export type Lubricant = (typeof LUBRICANTS)[number];
 
+/** A look at a wheel with the rule, and whether it was dressed that day. */
+export interface WheelReading {
+  /** ISO 8601 day. */
+  readonly on: string;
+  /** After dressing, where it was. */
+  readonly diameterMm: number;
+  readonly dressed?: boolean;
+}
+
+/** What a grinding wheel is beside its grain. */
+export interface Wheel {
+  /** Breadth of its rim. */
+  readonly widthMm?: number;
+  /** Turns a minute. */
+  readonly rpm?: number;
+  /** Oldest first; the last is what every set-up follows. */
+  readonly readings: readonly WheelReading[];
+}
+
 /** Something on the bench that cuts steel (or flattens what does). */
 export interface Abrasive {
   readonly name: string;
@@ -92,6 +108,9 @@ export interface Abrasive {
   readonly learnFrom?: string;
   readonly notes?: string;
 }
+
+/** A stone, strop or wheel of the bench, with its identity. */
+export type OwnedAbrasive = Identified<Abrasive>;
 
 /** A place by hand: finer than one neighbour, coarser than the other; at an end, only one of them. */
 export interface Between {

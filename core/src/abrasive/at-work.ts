@@ -1,4 +1,4 @@
-import type { Identified } from '../workshop/workshop.js';
+import type { Identified } from '../base/identified.js';
 import type { Abrasive } from './abrasive.js';
 import type { StoneCare } from './care.js';
 import type { LearnedRate } from './learned-rate.js';

@@ -1,5 +1,5 @@
-import { Refusal } from '../refusal.js';
-import { parseNumber } from '../measure/number.js';
+import { Refusal } from '../base/refusal.js';
+import { parseNumber } from '../base/number.js';
 import { ANSI_COATED, FEPA_F, FEPA_P, JIS, type GradeTable } from './grade-tables.js';
 
 export const GRIT_STANDARDS = ['FEPA-P', 'FEPA-F', 'ANSI', 'JIS', 'UM'] as const;

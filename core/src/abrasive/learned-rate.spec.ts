@@ -5,11 +5,11 @@ import { edgeHistory } from '../record/edge-state.js';
 import { benchRecord } from '../record/bench-record.js';
 import { rateReadings } from '../record/rate-readings.js';
 import type { SizedAbrasive } from './placing.js';
-import { recessionForLand, landGrowth } from '../edge/land-growth.js';
+import { recessionForLand, landGrowth } from '../blade/land-growth.js';
 import { goneBackMm } from '../testing/blades.js';
 import type { PlanRequest } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
-import type { Tool } from '../tool/tool.js';
+import type { Tool } from '../blade/tool.js';
 import { estimatedRemovalMm3PerNm, removalPerStrokeMm3 } from './removal.js';
 import { learnedRate, slowing } from './learned-rate.js';
 

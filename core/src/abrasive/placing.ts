@@ -1,4 +1,4 @@
-import type { Identified } from '../workshop/workshop.js';
+import type { Identified } from '../base/identified.js';
 import type { Abrasive } from './abrasive.js';
 import { grit } from './grit.js';
 

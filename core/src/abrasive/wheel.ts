@@ -1,25 +1,4 @@
-import type { Guide, WetWheelJig } from '../guide/guide.js';
-import type { Identified } from '../workshop/workshop.js';
 import type { Abrasive, AbrasiveKind } from './abrasive.js';
-
-/** A look at a wheel with the rule, and whether it was dressed that day. */
-export interface WheelReading {
-  /** ISO 8601 day. */
-  readonly on: string;
-  /** After dressing, where it was. */
-  readonly diameterMm: number;
-  readonly dressed?: boolean;
-}
-
-/** What a grinding wheel is beside its grain. */
-export interface Wheel {
-  /** Breadth of its rim. */
-  readonly widthMm?: number;
-  /** Turns a minute. */
-  readonly rpm?: number;
-  /** Oldest first; the last is what every set-up follows. */
-  readonly readings: readonly WheelReading[];
-}
 
 const WHEEL_KINDS = ['dry-wheel', 'wet-wheel'] as const satisfies readonly AbrasiveKind[];
 export type WheelKind = (typeof WHEEL_KINDS)[number];
@@ -62,11 +41,3 @@ export function wheelWear({ wheel }: Pick<Abrasive, 'wheel'>): WheelWear | undef
   };
 }
 
-/** A wet-wheel jig with the radius its wheel measures now; any other guide, and a jig of no wheel, as it is. */
-export function onItsWheel<G extends Guide>(guide: G, bench: readonly Identified<Abrasive>[]): G {
-  if (guide.form !== 'wet-wheel-jig') return guide;
-  const { wheelId } = guide as WetWheelJig;
-  const wheel = bench.find(({ id }) => id === wheelId);
-  const radius = wheel && wheelRadiusMm(wheel);
-  return radius === undefined ? guide : { ...guide, wheelRadiusMm: radius };
-}

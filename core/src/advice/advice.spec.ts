@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { FAMILY_NAMES } from '../tool/families.js';
-import { STEEL_NAMES } from '../tool/tool.js';
-import { backStrategy } from '../tool/back-strategy.js';
+import { FAMILY_NAMES } from '../blade/families.js';
+import { STEEL_NAMES } from '../blade/tool.js';
+import { backStrategy } from '../blade/back-strategy.js';
 import { JOBS, angleAdvice, usualIncluded, type AngleAdviceInput, type Job } from './angle-advice.js';
 import { finishAdvice } from './finish-advice.js';
 import { TIMBERS, timberCalled } from './woods.js';

@@ -1,17 +1,10 @@
-import { THIN_CLEARANCE_DEG } from '../edge/plane-angles.js';
-import { familyFacts, type Family } from '../tool/families.js';
-import { STEELS, type HostPlane, type Steel } from '../tool/tool.js';
+import type { ChipRecord } from '../record/edge-chips.js';
+import { THIN_CLEARANCE_DEG } from '../blade/plane-angles.js';
+import { familyFacts, type Family } from '../blade/families.js';
+import { STEELS, type HostPlane, type Steel } from '../blade/tool.js';
 
 export const JOBS = ['paring', 'carving', 'smoothing', 'jointing', 'chopping', 'roughing'] as const;
 export type Job = (typeof JOBS)[number];
-
-/** What became of the edges a tool wore so far. */
-export interface ChipRecord {
-  /** Edges sharpened and used. */
-  readonly edges: number;
-  /** Those that chipped. */
-  readonly chipped: number;
-}
 
 /** What a tool's own edges say: how they fared, at which angle, in what wood. */
 export interface EdgeEvidence extends ChipRecord {

@@ -1,4 +1,4 @@
-import { familyFacts, type Family } from '../tool/families.js';
+import { familyFacts, type Family } from '../blade/families.js';
 import type { Job } from './angle-advice.js';
 
 export interface FinishAdviceInput {

@@ -1,6 +1,6 @@
-import { formatNumber } from '../measure/number.js';
-import { sinDeg, toDeg } from '../measure/trig.js';
-import { insist } from '../refusal.js';
+import { formatNumber } from '../base/number.js';
+import { sinDeg, toDeg } from '../base/trig.js';
+import { insist } from '../base/refusal.js';
 
 export interface BoardTracksInput {
   readonly widthMm: number;

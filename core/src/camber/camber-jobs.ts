@@ -1,11 +1,8 @@
-import type { FrontLine, SingleBevelEdge } from '../edge/edge.js';
-import type { Family } from '../tool/families.js';
-import { sagittaMm } from '../curve/arc.js';
+import type { CamberJob } from '../blade/camber-design.js';
+import type { FrontLine, SingleBevelEdge } from '../blade/edge.js';
+import type { Family } from '../blade/families.js';
+import { sagittaMm } from '../base/arc.js';
 import { camber } from './camber.js';
-
-/** What an iron is to do, and so how it is curved. */
-export const CAMBER_JOBS = ['jointing', 'smoothing', 'eased', 'trying', 'jack', 'scrub', 'texture'] as const;
-export type CamberJob = (typeof CAMBER_JOBS)[number];
 
 /** Tools whose edge is curved on purpose across its width: irons that lie in a plane or a shave. */
 export const CURVED_FAMILIES: readonly Family[] = [
@@ -14,17 +11,6 @@ export const CURVED_FAMILIES: readonly Family[] = [
   'scrub-iron',
   'spokeshave-iron',
 ];
-
-/** What a person wants of an edge's curve, and what the iron had when it was designed. */
-export interface CamberDesign {
-  readonly job: CamberJob;
-  /** The shaving in its middle, and how wide it is to be. */
-  readonly shavingMm: number;
-  readonly shavingWidthMm?: number;
-  readonly passStepMm?: number;
-  /** Sagitta of the iron as it was before anything was made or read. */
-  readonly hadMm: number;
-}
 
 export interface CamberJobFacts {
   readonly label: string;

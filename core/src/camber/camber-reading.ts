@@ -1,6 +1,6 @@
-import { arcRadiusMm, sagittaMm } from '../curve/arc.js';
-import { sinDeg } from '../measure/trig.js';
-import { insist } from '../refusal.js';
+import { arcRadiusMm, sagittaMm } from '../base/arc.js';
+import { sinDeg } from '../base/trig.js';
+import { insist } from '../base/refusal.js';
 
 export interface CamberReadingInput {
   readonly widthMm: number;

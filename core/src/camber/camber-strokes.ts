@@ -1,5 +1,5 @@
-import { sinDeg } from '../measure/trig.js';
-import { insist } from '../refusal.js';
+import { sinDeg } from '../base/trig.js';
+import { insist } from '../base/refusal.js';
 import { fingerPressure } from './finger-pressure.js';
 import { shallow } from './rocker.js';
 import { wholeCounts } from './whole-counts.js';

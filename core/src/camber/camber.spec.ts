@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { gougeArc } from '../curve/gouge-arc.js';
 import { rodFit } from '../curve/rod-fit.js';
-import { sagittaMm } from '../curve/arc.js';
-import { Refusal } from '../refusal.js';
+import { sagittaMm } from '../base/arc.js';
+import { Refusal } from '../base/refusal.js';
 import { boardTracks } from './board-tracks.js';
-import { CAMBER_JOBS, cornerBackMm, frontForJob } from './camber-jobs.js';
+import { CAMBER_JOBS } from '../blade/camber-design.js';
+import { cornerBackMm, frontForJob } from './camber-jobs.js';
 import { camberReading } from './camber-reading.js';
 import { camber, camberOnBed } from './camber.js';
 import { cornerLeanDeg } from './lean.js';

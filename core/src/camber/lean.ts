@@ -1,5 +1,5 @@
-import { tanDeg, toDeg } from '../measure/trig.js';
-import { insist } from '../refusal.js';
+import { tanDeg, toDeg } from '../base/trig.js';
+import { insist } from '../base/refusal.js';
 import { shallow } from './rocker.js';
 
 export interface LeanInput {

@@ -1,4 +1,4 @@
-import { insist } from '../refusal.js';
+import { insist } from '../base/refusal.js';
 import type { Measured } from './profile-reading.js';
 
 export interface LightReadingInput {

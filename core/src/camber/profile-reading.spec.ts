@@ -1,7 +1,7 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { Refusal } from '../refusal.js';
+import { Refusal } from '../base/refusal.js';
 import { profileReading, type EdgePoint } from './profile-reading.js';
 
 const generator = xoroshiro128plus(20261127);

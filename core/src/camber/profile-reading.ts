@@ -1,5 +1,5 @@
-import { insist } from '../refusal.js';
-import { student975 } from '../measure/student.js';
+import { insist } from '../base/refusal.js';
+import { student975 } from '../base/student.js';
 import { inverted } from './whole-counts.js';
 
 /** One reading across the edge. */

@@ -1,4 +1,4 @@
-import { insist } from '../refusal.js';
+import { insist } from '../base/refusal.js';
 
 export interface RockerInput {
   readonly widthMm: number;

@@ -1,7 +1,7 @@
-import { frontProfile } from '../edge/front-line.js';
-import type { FrontLine } from '../edge/edge.js';
-import { sinDeg } from '../measure/trig.js';
-import { insist } from '../refusal.js';
+import { frontProfile } from '../blade/front-line.js';
+import type { FrontLine } from '../blade/edge.js';
+import { sinDeg } from '../base/trig.js';
+import { insist } from '../base/refusal.js';
 
 export interface ShavingInput {
   readonly front: FrontLine;

@@ -1,5 +1,5 @@
-import { arcRadiusMm } from './arc.js';
-import { toDeg } from '../measure/trig.js';
+import { arcRadiusMm } from '../base/arc.js';
+import { toDeg } from '../base/trig.js';
 
 export interface GougeArcInput {
   /** Chord between the corners, on the surface that is measured. */

@@ -1,4 +1,4 @@
-import { insist } from '../refusal.js';
+import { insist } from '../base/refusal.js';
 
 export interface RodFitInput {
   /** Of the hook or gouge, on its hollow side. */

@@ -1,4 +1,4 @@
-import { MM_PER_INCH } from '../measure/length.js';
+import { MM_PER_INCH } from '../base/length.js';
 
 /** What came out of a caliper's line of text: a figure, or what could not be read. */
 export type CaliperLine =

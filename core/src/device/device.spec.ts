@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { Refusal } from '../refusal.js';
+import { Refusal } from '../base/refusal.js';
 import { caliperChunks, simulatedReadings } from '../simulate/caliper.js';
 import { CALIPER_START, caliperText, type CaliperLine } from './caliper-text.js';
 import { forceText, simulatedForce } from './force-text.js';

@@ -1,5 +1,5 @@
-import { parseNumber } from '../measure/number.js';
-import { Refusal, insist } from '../refusal.js';
+import { parseNumber } from '../base/number.js';
+import { Refusal, insist } from '../base/refusal.js';
 import type { EdgePoint } from '../camber/profile-reading.js';
 
 /**

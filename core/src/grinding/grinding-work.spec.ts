@@ -2,11 +2,11 @@ import { polygonArea, polygonHull } from 'd3-polygon';
 import fc from 'fast-check';
 import type { Abrasive } from '../abrasive/abrasive.js';
 import { wheelRadiusMm, wheelWear } from '../abrasive/wheel.js';
-import { recessionForLand } from '../edge/land-growth.js';
+import { recessionForLand } from '../blade/land-growth.js';
 import { planHoning } from '../plan/ways-out.js';
 import { edgeState } from '../record/edge-state.js';
 import { flatBlade } from '../testing/blades.js';
-import type { Tool } from '../tool/tool.js';
+import type { Tool } from '../blade/tool.js';
 import { grindingWork } from '../work/ground.js';
 import { grindingPasses, wheelAtWork } from './grinding-work.js';
 

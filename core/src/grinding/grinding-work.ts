@@ -1,6 +1,6 @@
 import { isWheel, rimSpeedMs, USUAL_RPM, wheelRadiusMm, type WheelKind } from '../abrasive/wheel.js';
 import type { Abrasive } from '../abrasive/abrasive.js';
-import { insist } from '../refusal.js';
+import { insist } from '../base/refusal.js';
 import { wheelRemovalMm3PerS, type GrindingHeat } from './wedge-heat.js';
 
 /** How far from the edge grinding stops where a secondary follows: 0.5–1 mm (common practice, no source). */

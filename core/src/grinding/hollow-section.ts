@@ -1,6 +1,6 @@
-import type { Point } from '../edge/chain.js';
-import { cosDeg, sinDeg, tanDeg } from '../measure/trig.js';
-import { hollowGrind, honedHollow, type HollowGrindInput } from './hollow-grind.js';
+import type { Point } from '../blade/chain.js';
+import { cosDeg, sinDeg, tanDeg } from '../base/trig.js';
+import { hollowGrind, honedHollow, type HollowGrindInput } from '../blade/hollow-grind.js';
 
 /** A hollow bevel drawn: the edge began at the origin, the back lies along the x axis, steel above it. */
 export interface HollowSection {

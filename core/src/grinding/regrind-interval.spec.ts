@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { landGrowth } from '../edge/land-growth.js';
+import { landGrowth } from '../blade/land-growth.js';
 import { meanHoningMin, regrindInterval } from './regrind-interval.js';
 
 const iron = {

@@ -1,5 +1,5 @@
-import { sinDeg, tanDeg } from '../measure/trig.js';
-import { insist } from '../refusal.js';
+import { sinDeg, tanDeg } from '../base/trig.js';
+import { insist } from '../base/refusal.js';
 
 export interface RegrindIntervalInput {
   readonly primaryDeg: number;

@@ -1,7 +1,7 @@
-import type { Tell } from '../tell.js';
-import { cosDeg, tanDeg } from '../measure/trig.js';
-import { insist } from '../refusal.js';
-import type { Steel } from '../tool/tool.js';
+import type { Tell } from '../base/tell.js';
+import { cosDeg, tanDeg } from '../base/trig.js';
+import { insist } from '../base/refusal.js';
+import type { Steel } from '../blade/tool.js';
 import { conduct, heldJ, type Bar } from './conduction.js';
 
 /** What heat does in a steel. */

@@ -1,5 +1,5 @@
 import { flatBlade } from '../testing/blades.js';
-import type { Edge } from '../edge/edge.js';
+import type { Edge } from '../blade/edge.js';
 import { facetSettings, usualGuide } from './facet-settings.js';
 import {
   GENERIC_SIDE_CLAMPING_GUIDE,

@@ -1,6 +1,6 @@
-import type { Edge } from '../edge/edge.js';
-import { attempt, Refusal } from '../refusal.js';
-import type { Tool } from '../tool/tool.js';
+import type { Edge } from '../blade/edge.js';
+import { attempt, Refusal } from '../base/refusal.js';
+import type { Tool } from '../blade/tool.js';
 import { projectionUncertaintyMm } from './guide-calibration.js';
 import { guideProjection } from './guide-projection.js';
 import {

@@ -1,4 +1,4 @@
-import { insist } from '../refusal.js';
+import { insist } from '../base/refusal.js';
 
 /** One crease of a folded sheet's square corner. */
 export interface Crease {

@@ -1,5 +1,5 @@
-import { insist } from '../refusal.js';
-import { toDeg } from '../measure/trig.js';
+import { insist } from '../base/refusal.js';
+import { toDeg } from '../base/trig.js';
 import type { GuideGeometry } from './guide.js';
 import { axleClearanceMm, backHeightMm, slipDegPerMm } from './seat-offsets.js';
 

@@ -1,6 +1,6 @@
-import { student975 } from '../measure/student.js';
-import { toDeg } from '../measure/trig.js';
-import { insist, unlessRefused } from '../refusal.js';
+import { student975 } from '../base/student.js';
+import { toDeg } from '../base/trig.js';
+import { insist, unlessRefused } from '../base/refusal.js';
 
 /** One setting of a guide, measured: how far the edge stood out, and the angle it then gave. */
 export interface GuideReading {

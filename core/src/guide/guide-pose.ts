@@ -1,5 +1,5 @@
-import { edgeChain, type Point } from '../edge/chain.js';
-import type { Edge } from '../edge/edge.js';
+import { edgeChain, type Point } from '../blade/chain.js';
+import type { Edge } from '../blade/edge.js';
 import type { GuideGeometry } from './guide.js';
 import { backHeightMm } from './seat-offsets.js';
 

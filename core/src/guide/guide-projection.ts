@@ -1,5 +1,5 @@
-import { formatLength } from '../measure/length.js';
-import { insist } from '../refusal.js';
+import { formatLength } from '../base/length.js';
+import { insist } from '../base/refusal.js';
 import type { GuideGeometry } from './guide.js';
 import { axleClearanceMm, backHeightMm, slipDegPerMm } from './seat-offsets.js';
 

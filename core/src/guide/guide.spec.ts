@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { Refusal } from '../refusal.js';
+import { Refusal } from '../base/refusal.js';
 import { flatBlade } from '../testing/blades.js';
 import { guideAngle } from './guide-angle.js';
 import { guidePose } from './guide-pose.js';

@@ -1,4 +1,4 @@
-import { unlessRefused } from '../refusal.js';
+import { unlessRefused } from '../base/refusal.js';
 import { guideCalibration, type GuideCalibration, type GuideReading } from './guide-calibration.js';
 
 /**

@@ -1,5 +1,5 @@
-import { insist } from '../refusal.js';
-import { cosDeg, sinDeg, toDeg } from '../measure/trig.js';
+import { insist } from '../base/refusal.js';
+import { cosDeg, sinDeg, toDeg } from '../base/trig.js';
 
 export interface KnifeBlade {
   /** Edge to spine, along the blade's centre plane. */

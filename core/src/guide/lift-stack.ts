@@ -1,4 +1,4 @@
-import { Refusal, insist } from '../refusal.js';
+import { Refusal, insist } from '../base/refusal.js';
 import { knifeLift, liftAngle, type KnifeLiftInput } from './knife-lift.js';
 
 /** Washers, cards or coins of one kind. */

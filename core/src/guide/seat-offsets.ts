@@ -1,4 +1,4 @@
-import { insist } from '../refusal.js';
+import { insist } from '../base/refusal.js';
 import type { GuideGeometry } from './guide.js';
 
 /**

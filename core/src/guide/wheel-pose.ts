@@ -1,5 +1,5 @@
-import type { Point } from '../edge/chain.js';
-import { cosDeg, sinDeg } from '../measure/trig.js';
+import type { Point } from '../blade/chain.js';
+import { cosDeg, sinDeg } from '../base/trig.js';
 import { wheelSupport, type WheelSupportInput } from './wheel-support.js';
 
 /** A blade in its jig on a wheel, for drawing: the wheel's centre at the origin, x right, y up, mm. */

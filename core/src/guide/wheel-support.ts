@@ -1,5 +1,5 @@
-import { insist } from '../refusal.js';
-import { cosDeg, sinDeg } from '../measure/trig.js';
+import { insist } from '../base/refusal.js';
+import { cosDeg, sinDeg } from '../base/trig.js';
 
 export interface WheelSupportInput {
   readonly wheelRadiusMm: number;

@@ -1,5 +1,5 @@
 import { cornerBackMm } from '../camber/camber-jobs.js';
-import { insist } from '../refusal.js';
+import { insist } from '../base/refusal.js';
 import { arcPoints, type Pattern, type PatternHand } from './pattern.js';
 
 export interface CamberTemplateInput {

@@ -1,5 +1,5 @@
 import { foldTo, halvings } from '../guide/folding.js';
-import { cosDeg, sinDeg } from '../measure/trig.js';
+import { cosDeg, sinDeg } from '../base/trig.js';
 import { box, type Mark, type Pattern, type PatternHand } from './pattern.js';
 
 export interface FoldingSheetInput {

@@ -1,6 +1,6 @@
-import type { Point } from '../edge/chain.js';
+import type { Point } from '../blade/chain.js';
 import { wheelSupport } from '../guide/wheel-support.js';
-import { insist, refusedAt } from '../refusal.js';
+import { insist, refusedAt } from '../base/refusal.js';
 import type { Mark, Pattern, PatternHand } from './pattern.js';
 
 export interface GaugeBlockInput {

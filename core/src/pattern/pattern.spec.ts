@@ -1,8 +1,8 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
-import type { Point } from '../edge/chain.js';
+import type { Point } from '../blade/chain.js';
 import { wheelPose } from '../guide/wheel-pose.js';
-import { unlessRefused } from '../refusal.js';
+import { unlessRefused } from '../base/refusal.js';
 import { wheelSupport } from '../guide/wheel-support.js';
 import { bevelGauge } from './bevel-gauge.js';
 import { foldingSheet } from './folding-sheet.js';

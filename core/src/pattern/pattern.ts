@@ -1,5 +1,5 @@
-import type { Point } from '../edge/chain.js';
-import { cosDeg, sinDeg } from '../measure/trig.js';
+import type { Point } from '../blade/chain.js';
+import { cosDeg, sinDeg } from '../base/trig.js';
 
 /** What a line of a pattern is for: a laser or a saw follows `cut`, a knife scores `fold`. */
 export const PATTERN_LAYERS = ['cut', 'fence', 'stop', 'face', 'fold', 'scribe'] as const;

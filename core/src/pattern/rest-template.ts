@@ -1,6 +1,6 @@
-import type { Point } from '../edge/chain.js';
-import { hollowGrind } from '../grinding/hollow-grind.js';
-import { cosDeg, sinDeg, tanDeg, toDeg } from '../measure/trig.js';
+import type { Point } from '../blade/chain.js';
+import { hollowGrind } from '../blade/hollow-grind.js';
+import { cosDeg, sinDeg, tanDeg, toDeg } from '../base/trig.js';
 import { arcPoints, type Pattern, type PatternHand } from './pattern.js';
 
 export interface RestTemplateInput {

@@ -1,6 +1,6 @@
-import type { Condition } from '../edge/dulling.js';
-import type { SingleBevelEdge } from '../edge/edge.js';
-import type { Tool } from '../tool/tool.js';
+import type { Condition } from '../blade/dulling.js';
+import type { SingleBevelEdge } from '../blade/edge.js';
+import type { Tool } from '../blade/tool.js';
 import { FOUND_MARKS_UM } from '../work/found.js';
 import { POLISHED_MM, steelToLowerBackMm3 } from '../work/worked.js';
 import { progression, type Progression, type ProgressionInput } from './progression.js';

@@ -8,10 +8,10 @@ import {
   type PlaceCount,
   type PlacedWork,
 } from '../camber/camber-strokes.js';
-import type { SingleBevelEdge } from '../edge/edge.js';
-import { frontProfile } from '../edge/front-line.js';
+import type { SingleBevelEdge } from '../blade/edge.js';
+import { frontProfile } from '../blade/front-line.js';
 import { estimatedRemovalMm3PerNm, removalPerStrokeMm3 } from '../abrasive/removal.js';
-import type { Tool } from '../tool/tool.js';
+import type { Tool } from '../blade/tool.js';
 import { placedWork } from '../work/placed.js';
 import type { Progression, ProgressionAbrasive, ProgressionInput } from './progression.js';
 

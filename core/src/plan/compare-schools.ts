@@ -1,8 +1,9 @@
 import type { BenchRecord } from '../abrasive/at-work.js';
-import { Refusal, attempt } from '../refusal.js';
+import { Refusal, attempt } from '../base/refusal.js';
 import type { ToolAtWork } from '../work/edge-at-work.js';
 import type { HoningPlan } from './honing-plan.js';
-import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import type { PlanRequest } from './plan-request.js';
 import { planHoning } from './ways-out.js';
 import { SCHOOLS, type School } from './schools.js';
 

@@ -1,12 +1,13 @@
-import { depthOfMm, faultMm, type Condition } from '../edge/dulling.js';
-import type { Edge } from '../edge/edge.js';
-import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
+import { depthOfMm, faultMm, type Condition } from '../blade/dulling.js';
+import type { Edge } from '../blade/edge.js';
+import { ASSUMED_LAND_MM } from '../blade/land-growth.js';
 import { contactMin, grindingPasses, wheelAtWork } from '../grinding/grinding-work.js';
-import { Refusal, attempt } from '../refusal.js';
+import { Refusal, attempt } from '../base/refusal.js';
 import type { EdgeAtWork, ToolAtWork } from '../work/edge-at-work.js';
 import { grindingWork, groundTo } from '../work/ground.js';
 import { startOf } from './honing-job.js';
-import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import type { PlanRequest } from './plan-request.js';
 import { reshapeMm3 } from './intake.js';
 
 export interface GrindRequest {

@@ -1,7 +1,7 @@
-import type { Edge } from '../edge/edge.js';
+import type { Edge } from '../blade/edge.js';
 import { honedAtDeg } from '../guide/facet-settings.js';
 import { knifeLift } from '../guide/knife-lift.js';
-import { unlessRefused } from '../refusal.js';
+import { unlessRefused } from '../base/refusal.js';
 import { byTurns } from '../work/sides.js';
 import type { Lift } from './station.js';
 

@@ -1,7 +1,7 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
-import type { SingleBevelEdge } from '../edge/edge.js';
-import { edgeChain, type Point } from '../edge/chain.js';
+import type { SingleBevelEdge } from '../blade/edge.js';
+import { edgeChain, type Point } from '../blade/chain.js';
 import { honingJob } from './honing-job.js';
 import { flatBlade } from '../testing/blades.js';
 

@@ -1,8 +1,8 @@
-import { faultMm, type Condition } from '../edge/dulling.js';
-import { includedDeg, type Edge } from '../edge/edge.js';
-import { widestLandMm } from '../edge/land-growth.js';
-import { sinDeg } from '../measure/trig.js';
-import { insist } from '../refusal.js';
+import { faultMm, type Condition } from '../blade/dulling.js';
+import { includedDeg, type Edge } from '../blade/edge.js';
+import { widestLandMm } from '../blade/land-growth.js';
+import { sinDeg } from '../base/trig.js';
+import { insist } from '../base/refusal.js';
 import { landMmOf, unworked, wholeLandMm, withLand, type EdgeAtWork } from '../work/edge-at-work.js';
 import { clearingMm } from '../work/found.js';
 import { contactMm2, setBack, steelToGoBackMm3 } from '../work/worked.js';

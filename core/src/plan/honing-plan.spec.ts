@@ -1,5 +1,5 @@
-import type { SingleBevelEdge } from '../edge/edge.js';
-import type { Tool } from '../tool/tool.js';
+import type { SingleBevelEdge } from '../blade/edge.js';
+import type { Tool } from '../blade/tool.js';
 import type { PlanRequest } from './plan-request.js';
 import { planHoning } from './ways-out.js';
 import { abrasive, flatBlade } from '../testing/blades.js';

@@ -1,7 +1,7 @@
 import type { BenchRecord } from '../abrasive/at-work.js';
 import { PRIOR_SD } from '../abrasive/learned-rate.js';
-import type { Condition } from '../edge/dulling.js';
-import type { Edge } from '../edge/edge.js';
+import type { Condition } from '../blade/dulling.js';
+import type { Edge } from '../blade/edge.js';
 
 /** Two-sided 80 % of a normal distribution. */
 const EIGHTY_PERCENT = 1.2815515655446004;

@@ -1,6 +1,6 @@
-import { TIP_RADIUS_UM, type Condition, type FaultKind } from '../edge/dulling.js';
-import { includedDeg, type Edge } from '../edge/edge.js';
-import { cosDeg, sinDeg } from '../measure/trig.js';
+import { GRIND_NICK_MM, REPAIR_NICK_MM, TIP_RADIUS_UM, type Condition, type FaultKind } from '../blade/dulling.js';
+import { includedDeg, type Edge } from '../blade/edge.js';
+import { cosDeg, sinDeg } from '../base/trig.js';
 import type { EdgeAtWork } from '../work/edge-at-work.js';
 import { sidesOf } from '../work/sides.js';
 import { recessionForTipMm } from '../work/tip.js';
@@ -39,9 +39,6 @@ export interface Intake {
   readonly why: string;
 }
 
-/** A nick this deep is a repair; one this deep is ground out rather than honed out. Estimates. */
-export const REPAIR_NICK_MM = 1;
-export const GRIND_NICK_MM = 0.25;
 /** A tip no rounder than this comes back on a strop (estimate). */
 export const STROP_TIP_UM = 2.5;
 

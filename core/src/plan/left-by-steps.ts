@@ -1,4 +1,4 @@
-import { STEELS, type Tool } from '../tool/tool.js';
+import { STEELS, type Tool } from '../blade/tool.js';
 import type { EdgeAtWork } from '../work/edge-at-work.js';
 import type { Facet } from '../work/facet.js';
 import { worked, type WorkItem } from '../work/worked.js';

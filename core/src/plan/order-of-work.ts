@@ -1,8 +1,8 @@
 import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
-import { shapeOfEdge, type Edge } from '../edge/edge.js';
-import type { SessionSetting } from '../session/session.js';
-import type { Manner } from '../tool/manner.js';
-import type { Tool } from '../tool/tool.js';
+import { shapeOfEdge, type Edge } from '../blade/edge.js';
+import type { SessionSetting } from '../guide/setting.js';
+import type { Manner } from '../blade/manner.js';
+import type { Tool } from '../blade/tool.js';
 import type { Facet } from '../work/facet.js';
 import { byTurns, honedFacet, sidesOf } from '../work/sides.js';
 import type { BackStep } from './back-work.js';

@@ -3,7 +3,7 @@ import { asItStands } from '../record/edge-state.js';
 import type { Facet } from '../work/facet.js';
 import { byTurns, honedFacet } from '../work/sides.js';
 import { defaultRequest, type AskedOf } from './default-request.js';
-import type { Tool } from '../tool/tool.js';
+import type { Tool } from '../blade/tool.js';
 import type { HoningPlan, PlanStep } from './honing-plan.js';
 import { stepsInOrder } from './order-of-work.js';
 import type { PlanRequest } from './plan-request.js';

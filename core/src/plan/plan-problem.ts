@@ -1,10 +1,10 @@
 import { kindFacts, servesShape, standsIn } from '../abrasive/abrasive.js';
 import { benchAtWork, type BenchRecord, type StoneAtWork } from '../abrasive/at-work.js';
 import { grainOfMarksUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
-import { shapeOfEdge } from '../edge/edge.js';
-import { insist, unlessRefused } from '../refusal.js';
-import { familyFacts } from '../tool/families.js';
-import { STEELS, type Tool } from '../tool/tool.js';
+import { shapeOfEdge } from '../blade/edge.js';
+import { insist, unlessRefused } from '../base/refusal.js';
+import { familyFacts } from '../blade/families.js';
+import { STEELS, type Tool } from '../blade/tool.js';
 import type { EdgeAtWork, ToolAtWork } from '../work/edge-at-work.js';
 import { asFound } from '../work/found.js';
 import { marksAtEdgeUm, steelToLowerMm3 } from '../work/worked.js';
@@ -13,8 +13,9 @@ import { afterGrinding, grindingStep, groundFirst, type GrindingStep } from './g
 import { startOf, type HoningJob } from './honing-job.js';
 import { intakeFrom, type Treatment } from './intake.js';
 import { leftBySteps } from './left-by-steps.js';
-import { cuttingMm, pushN } from './pace.js';
-import { PLAN_DEFAULTS, type OwnedAbrasive, type PlanRequest } from './plan-request.js';
+import { cuttingMm, pushN } from '../work/pace.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import { PLAN_DEFAULTS, type PlanRequest } from './plan-request.js';
 import {
   progression,
   progressionIfAny,

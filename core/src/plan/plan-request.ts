@@ -1,8 +1,7 @@
-import type { Abrasive } from '../abrasive/abrasive.js';
-import type { Condition } from '../edge/dulling.js';
+import type { Condition } from '../blade/dulling.js';
 import type { CamberRequest } from './camber-work.js';
 import type { GrindRequest } from './grinding-first.js';
-import type { Way } from './pace.js';
+import { USUAL_PUSH_N, type Way } from '../work/pace.js';
 import type { School } from './schools.js';
 
 /** What the person asks of a plan. */
@@ -45,12 +44,9 @@ export interface PlanRequest {
  * some 60 strokes people take a coarser stone (estimate).
  */
 export const PLAN_DEFAULTS = {
-  forceN: 20,
+  forceN: USUAL_PUSH_N,
   strokesPerMin: 40,
   minStrokes: 4,
   maxRatio: 10,
   mostStrokes: 60,
 } as const;
-
-/** An abrasive of the bench set with its identity. */
-export type OwnedAbrasive = Abrasive & { readonly id: string };

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import type { Condition } from '../edge/dulling.js';
-import type { Edge } from '../edge/edge.js';
-import type { Tool } from '../tool/tool.js';
+import type { Condition } from '../blade/dulling.js';
+import type { Edge } from '../blade/edge.js';
+import type { Tool } from '../blade/tool.js';
 import { unworked, type EdgeAtWork } from '../work/edge-at-work.js';
 import { asFound, clearingMm } from '../work/found.js';
 import { marksAtEdgeUm, worked, type WorkItem } from '../work/worked.js';
@@ -9,7 +9,8 @@ import { flatBlade } from '../testing/blades.js';
 import { benchAtWork, type StoneAtWork } from '../abrasive/at-work.js';
 import { estimatedScratchUm } from '../abrasive/removal.js';
 import { leastMinutes } from './honing-plan.js';
-import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import type { PlanRequest } from './plan-request.js';
 
 const BLADES: Readonly<Record<string, Edge>> = {
   'narrow land': flatBlade({ widthMm: 40, secondaryDeg: 30, landMm: 0.3 }),

@@ -1,4 +1,4 @@
-import { Refusal, insist } from '../refusal.js';
+import { Refusal, insist } from '../base/refusal.js';
 import type { AbrasiveKind } from '../abrasive/abrasive.js';
 import { estimatedRemovalMm3PerNm, estimatedScratchUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
 

@@ -1,6 +1,6 @@
-import { honedDeg } from '../edge/edge.js';
+import { honedDeg } from '../blade/edge.js';
 import { flatBlade, waterStone } from '../testing/blades.js';
-import type { Tool } from '../tool/tool.js';
+import type { Tool } from '../blade/tool.js';
 import { planHoning } from './ways-out.js';
 import type { PlanRequest } from './plan-request.js';
 import { regrindAdvice, regrindMin } from './regrind-advice.js';

@@ -1,7 +1,7 @@
 import { benchAtWork, type BenchRecord } from '../abrasive/at-work.js';
 import { estimatedScratchUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { isWheel } from '../abrasive/wheel.js';
-import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
+import { ASSUMED_LAND_MM } from '../blade/land-growth.js';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
 import {
   meanHoningMin,
@@ -9,12 +9,13 @@ import {
   type RegrindInterval,
   type RegrindIntervalInput,
 } from '../grinding/regrind-interval.js';
-import { insist, unlessRefused } from '../refusal.js';
-import { STEELS, type Tool } from '../tool/tool.js';
+import { insist, unlessRefused } from '../base/refusal.js';
+import { STEELS, type Tool } from '../blade/tool.js';
 import { grindingStep } from './grinding-first.js';
 import { planOf, type HoningPlan, type PlanStep } from './honing-plan.js';
-import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
-import { cuttingMm } from './pace.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import type { PlanRequest } from './plan-request.js';
+import { cuttingMm } from '../work/pace.js';
 
 /** Minutes one regrinding takes where there is no wheel to reckon with (estimate). */
 const USUAL_REGRIND_MIN = 12;

@@ -1,4 +1,4 @@
-import { Refusal } from '../refusal.js';
+import { Refusal } from '../base/refusal.js';
 import type { ProgressionAbrasive, ProgressionInput } from './progression.js';
 
 /** Ways people go from coarse to fine; each is a set of limits on one solver. */

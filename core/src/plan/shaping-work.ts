@@ -1,5 +1,5 @@
 import { removalPerStrokeMm3 } from '../abrasive/removal.js';
-import type { Edge } from '../edge/edge.js';
+import type { Edge } from '../blade/edge.js';
 import type { EdgeAtWork } from '../work/edge-at-work.js';
 import { removalOf, type ProgressionAbrasive } from './progression.js';
 

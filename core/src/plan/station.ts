@@ -1,6 +1,6 @@
 import type { CareKind } from '../abrasive/care.js';
-import type { SessionSetting } from '../session/session.js';
-import type { Manner } from '../tool/manner.js';
+import type { SessionSetting } from '../guide/setting.js';
+import type { Manner } from '../blade/manner.js';
 import type { Facet } from '../work/facet.js';
 import type { RunGrinding } from './bench-step.js';
 

@@ -1,12 +1,13 @@
-import type { Tell } from '../tell.js';
+import type { Tell } from '../base/tell.js';
 import { kindFacts, type AbrasiveKind } from '../abrasive/abrasive.js';
 import type { BenchRecord } from '../abrasive/at-work.js';
 import { estimatedRemovalMm3PerNm } from '../abrasive/removal.js';
-import { unlessRefused } from '../refusal.js';
+import { unlessRefused } from '../base/refusal.js';
 import type { ToolAtWork } from '../work/edge-at-work.js';
 import { solverOf, unmixed } from './plan-problem.js';
-import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
-import { cuttingMm, pushN } from './pace.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import type { PlanRequest } from './plan-request.js';
+import { cuttingMm, pushN } from '../work/pace.js';
 import type { ProgressionAbrasive } from './progression.js';
 
 export interface StoneSweepInput {

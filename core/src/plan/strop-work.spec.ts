@@ -1,8 +1,9 @@
 import type { Abrasive } from '../abrasive/abrasive.js';
 import { benchAtWork } from '../abrasive/at-work.js';
-import type { Tool } from '../tool/tool.js';
+import type { Tool } from '../blade/tool.js';
 import { flatBlade } from '../testing/blades.js';
-import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import type { PlanRequest } from './plan-request.js';
 import { stropSteps } from './strop-work.js';
 
 const strop = (id: string, um: number, more: Partial<Abrasive> = {}): OwnedAbrasive => ({

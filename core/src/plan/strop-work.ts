@@ -1,8 +1,8 @@
 import { servesShape, standsIn } from '../abrasive/abrasive.js';
 import type { StoneAtWork } from '../abrasive/at-work.js';
-import { edgeLengthMm, shapeOfEdge } from '../edge/edge.js';
-import { familyFacts } from '../tool/families.js';
-import type { Tool } from '../tool/tool.js';
+import { edgeLengthMm, shapeOfEdge } from '../blade/edge.js';
+import { familyFacts } from '../blade/families.js';
+import type { Tool } from '../blade/tool.js';
 import { layLowerDeg } from '../work/strop-wrap.js';
 import type { PlanRequest } from './plan-request.js';
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { Refusal } from '../refusal.js';
+import { Refusal } from '../base/refusal.js';
 import { progression, type ProgressionAbrasive, type ProgressionInput } from './progression.js';
 import { verdicts } from './verdicts.js';
 

@@ -1,6 +1,6 @@
-import { formatMinutes } from '../measure/minutes.js';
-import { formatNumber } from '../measure/number.js';
-import { unlessRefused } from '../refusal.js';
+import { formatMinutes } from '../base/minutes.js';
+import { formatNumber } from '../base/number.js';
+import { unlessRefused } from '../base/refusal.js';
 import {
   progression,
   routesThrough,

@@ -1,5 +1,5 @@
-import { unlessRefused } from '../refusal.js';
-import type { Tool } from '../tool/tool.js';
+import { unlessRefused } from '../base/refusal.js';
+import type { Tool } from '../blade/tool.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
 import { defaultRequest, usualSet } from './default-request.js';
 import { planOf } from './honing-plan.js';

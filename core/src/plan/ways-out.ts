@@ -1,14 +1,15 @@
 import { kindFacts, type AbrasiveKind } from '../abrasive/abrasive.js';
 import type { BenchRecord } from '../abrasive/at-work.js';
 import { isWheel } from '../abrasive/wheel.js';
-import type { Condition } from '../edge/dulling.js';
-import { honedDeg, shapeOfEdge, type Edge } from '../edge/edge.js';
+import type { Condition } from '../blade/dulling.js';
+import { honedDeg, shapeOfEdge, type Edge } from '../blade/edge.js';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
-import { unlessRefused } from '../refusal.js';
-import { familyFacts } from '../tool/families.js';
+import { unlessRefused } from '../base/refusal.js';
+import { familyFacts } from '../blade/families.js';
 import type { ToolAtWork } from '../work/edge-at-work.js';
 import { planOf, unjudged, type HoningPlan } from './honing-plan.js';
-import type { OwnedAbrasive, PlanRequest } from './plan-request.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import type { PlanRequest } from './plan-request.js';
 
 /** Past so many strokes on one stone, or so many minutes of rubbing, nobody would do it so (estimates). */
 export const TOO_MANY_STROKES = 150;

@@ -10,8 +10,8 @@ import { placedWork } from '../work/placed.js';
 import { faceAtEdgeMm } from '../work/worked.js';
 import { calipered, curveHoned, shaved, type TrueCurve } from '../simulate/curved-iron.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
-import { STEELS, type Tool } from '../tool/tool.js';
-import type { Session } from '../session/session.js';
+import { STEELS, type Tool } from '../blade/tool.js';
+import type { Session } from './session.js';
 import { afterSession, edgeAtFirst, type EdgeState } from './edge-state.js';
 
 const BENCH = [abrasive('w400', '400'), abrasive('w1000', '1000'), abrasive('w8000', '8000')];

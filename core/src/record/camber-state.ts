@@ -1,7 +1,7 @@
 import { learnedRate } from '../abrasive/learned-rate.js';
 import { cornerBackMm } from '../camber/camber-jobs.js';
 import type { CamberRead } from '../camber/camber-read.js';
-import type { Tool } from '../tool/tool.js';
+import type { Tool } from '../blade/tool.js';
 import type { EdgeCurve } from '../work/placed.js';
 
 /** How an edge is curved, reckoned from its record. */

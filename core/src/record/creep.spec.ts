@@ -1,6 +1,6 @@
 import { flatBlade } from '../testing/blades.js';
-import type { Session } from '../session/session.js';
-import type { Tool } from '../tool/tool.js';
+import type { Session } from './session.js';
+import type { Tool } from '../blade/tool.js';
 import { creepOf } from './creep.js';
 import { edgeChips } from './edge-chips.js';
 import { edgeHistory, type HistoryEntry } from './edge-state.js';

@@ -1,7 +1,7 @@
-import { edgeKeep } from '../edge/edge-keep.js';
-import { SAME_SETTING_DEG } from '../edge/setting-shift.js';
+import { edgeKeep } from '../blade/edge-keep.js';
+import { SAME_SETTING_DEG } from '../blade/setting-shift.js';
 import { honedAtDeg } from '../guide/facet-settings.js';
-import type { Tool } from '../tool/tool.js';
+import type { Tool } from '../blade/tool.js';
 import type { HistoryEntry } from './edge-state.js';
 
 /** An edge that was honed steeper and steeper than it is meant to be. */

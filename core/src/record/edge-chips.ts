@@ -1,5 +1,12 @@
-import type { ChipRecord } from '../advice/angle-advice.js';
 import type { HistoryEntry } from './edge-state.js';
+
+/** What became of the edges a tool wore so far. */
+export interface ChipRecord {
+  /** Edges sharpened and used. */
+  readonly edges: number;
+  /** Those that chipped. */
+  readonly chipped: number;
+}
 
 /** How often a tool's edges chipped: all of them, and in each wood by the name it was put down with. */
 export interface EdgeChips extends ChipRecord {

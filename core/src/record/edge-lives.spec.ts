@@ -1,5 +1,5 @@
-import type { Session } from '../session/session.js';
-import type { Tool } from '../tool/tool.js';
+import type { Session } from './session.js';
+import type { Tool } from '../blade/tool.js';
 import { edgeHistory, type HistoryEntry } from './edge-state.js';
 import { EDGES_TO_JUDGE_BY, measureOf, usualLife } from './edge-lives.js';
 

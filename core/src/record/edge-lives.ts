@@ -1,6 +1,6 @@
-import { familyFacts, type UseMeasure } from '../tool/families.js';
-import type { Session } from '../session/session.js';
-import type { Tool } from '../tool/tool.js';
+import { familyFacts, type UseMeasure } from '../blade/families.js';
+import type { Session } from './session.js';
+import type { Tool } from '../blade/tool.js';
 import type { HistoryEntry } from './edge-state.js';
 
 /** How long an edge of this tool usually lasts, from its own record. */

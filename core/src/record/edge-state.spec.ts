@@ -1,13 +1,13 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
-import { edgeChain } from '../edge/chain.js';
-import type { SingleBevelEdge } from '../edge/edge.js';
+import { edgeChain } from '../blade/chain.js';
+import type { SingleBevelEdge } from '../blade/edge.js';
 import type { PlanRequest } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
-import type { Session } from '../session/session.js';
-import type { Tool } from '../tool/tool.js';
+import type { Session } from './session.js';
+import type { Tool } from '../blade/tool.js';
 import { asItStands, edgeHistory, edgeState, type RecordedSession } from './edge-state.js';
-import { landReason } from './plan-reason.js';
+import { landReason } from '../plan/land-reason.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
 
 const edge: SingleBevelEdge = flatBlade({ widthMm: 45, secondaryDeg: 30, landMm: 0.4 });

@@ -1,11 +1,12 @@
 import { inOrder, type SizedAbrasive } from '../abrasive/placing.js';
-import { depthOfMm } from '../edge/dulling.js';
-import type { Edge, SingleBevelEdge } from '../edge/edge.js';
-import { ASSUMED_LAND_MM, landOn } from '../edge/land-growth.js';
-import type { OwnedAbrasive } from '../plan/plan-request.js';
-import type { Session, SessionSetting } from '../session/session.js';
-import { USE_MEASURES, type UseMeasure } from '../tool/families.js';
-import type { Tool } from '../tool/tool.js';
+import { depthOfMm } from '../blade/dulling.js';
+import type { Edge, SingleBevelEdge } from '../blade/edge.js';
+import { ASSUMED_LAND_MM, landOn } from '../blade/land-growth.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import type { SessionSetting } from '../guide/setting.js';
+import type { Session } from './session.js';
+import { USE_MEASURES, type UseMeasure } from '../blade/families.js';
+import type { Tool } from '../blade/tool.js';
 import {
   behindGroundMm,
   facetsNow,

@@ -1,4 +1,4 @@
-import type { Outcome } from '../session/session.js';
+import type { Outcome } from './session.js';
 import { forcesOf } from './forces.js';
 import { laggingPlaces } from './lagging.js';
 

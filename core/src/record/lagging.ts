@@ -1,4 +1,4 @@
-import type { Session } from '../session/session.js';
+import type { Session } from './session.js';
 
 /** How many honings back are looked at, and how often a place has to have lagged in them (estimates). */
 const LOOKED_AT = 5;

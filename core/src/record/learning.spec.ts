@@ -2,7 +2,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { rateFromReadings } from '../abrasive/rate-from-readings.js';
 import { estimatedRemovalMm3PerNm, estimatedScratchUm } from '../abrasive/removal.js';
-import type { Tool } from '../tool/tool.js';
+import type { Tool } from '../blade/tool.js';
 import { landMmOf, unworked } from '../work/edge-at-work.js';
 import { groundTo } from '../work/ground.js';
 import { worked } from '../work/worked.js';

@@ -1,9 +1,9 @@
 import { kindFacts } from '../abrasive/abrasive.js';
 import type { SizedAbrasive } from '../abrasive/placing.js';
-import type { SingleBevelEdge } from '../edge/edge.js';
-import { landOn, recessionForLand } from '../edge/land-growth.js';
-import type { SessionStep } from '../session/session.js';
-import type { Tool } from '../tool/tool.js';
+import type { SingleBevelEdge } from '../blade/edge.js';
+import { landOn, recessionForLand } from '../blade/land-growth.js';
+import type { SessionStep } from './session.js';
+import type { Tool } from '../blade/tool.js';
 import { unworked } from '../work/edge-at-work.js';
 import { clearingMm } from '../work/found.js';
 import { steelToGoBackMm3, takenMm3 } from '../work/worked.js';

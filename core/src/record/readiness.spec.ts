@@ -1,5 +1,5 @@
-import type { Session } from '../session/session.js';
-import type { RackState, Tool } from '../tool/tool.js';
+import type { Session } from './session.js';
+import type { RackState, Tool } from '../blade/tool.js';
 import type { RecordedSession } from './edge-state.js';
 import { PLAIN_HAND, RACK_RULES, readiness } from './readiness.js';
 import { proposedUse, toolRecord } from './tool-record.js';

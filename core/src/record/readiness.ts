@@ -1,10 +1,10 @@
-import { widestLandMm } from '../edge/land-growth.js';
-import { GRIND_NICK_MM, REPAIR_NICK_MM } from '../plan/intake.js';
-import { formatDay } from '../measure/date.js';
-import { formatMinutes } from '../measure/minutes.js';
-import { formatNumber } from '../measure/number.js';
-import { familyFacts, type UseMeasure } from '../tool/families.js';
-import type { RackState, Tool } from '../tool/tool.js';
+import { widestLandMm } from '../blade/land-growth.js';
+import { GRIND_NICK_MM, REPAIR_NICK_MM } from '../blade/dulling.js';
+import { formatDay } from '../base/date.js';
+import { formatMinutes } from '../base/minutes.js';
+import { formatNumber } from '../base/number.js';
+import { familyFacts, type UseMeasure } from '../blade/families.js';
+import type { RackState, Tool } from '../blade/tool.js';
 import type { ToolRecord } from './tool-record.js';
 
 /** How the figures in a reason are written. */

@@ -2,11 +2,11 @@ import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
 import { assumedRate } from '../abrasive/at-work.js';
 import type { SizedAbrasive } from '../abrasive/placing.js';
 import { estimatedScratchUm } from '../abrasive/removal.js';
-import type { Edge } from '../edge/edge.js';
-import { PLAN_DEFAULTS } from '../plan/plan-request.js';
-import { cuttingMm } from '../plan/pace.js';
-import type { SessionSetting, SessionStep } from '../session/session.js';
-import { STEELS, type Tool } from '../tool/tool.js';
+import type { Edge } from '../blade/edge.js';
+import { USUAL_PUSH_N, cuttingMm } from '../work/pace.js';
+import type { SessionSetting } from '../guide/setting.js';
+import type { SessionStep } from './session.js';
+import { STEELS, type Tool } from '../blade/tool.js';
 import type { Facet } from '../work/facet.js';
 import { sidesOf } from '../work/sides.js';
 import type { WorkItem } from '../work/worked.js';
@@ -16,7 +16,7 @@ export const strokeOf = (
   { forceN, bothWays }: SessionStep,
   stone: Pick<Abrasive, 'strokeMm' | 'forceN'>,
 ): { readonly forceN: number; readonly strokeMm: number } => ({
-  forceN: forceN ?? stone.forceN ?? PLAN_DEFAULTS.forceN,
+  forceN: forceN ?? stone.forceN ?? USUAL_PUSH_N,
   strokeMm: cuttingMm(stone.strokeMm, bothWays ? 'both' : 'pull'),
 });
 

@@ -1,7 +1,7 @@
 import { edgeHistory, type RecordedSession } from './edge-state.js';
 import { ladderOf } from './ladder.js';
 import { stropRhythm } from './strop-rhythm.js';
-import type { Tool } from '../tool/tool.js';
+import type { Tool } from '../blade/tool.js';
 
 const KNIFE: Tool = {
   name: 'Chip knife',

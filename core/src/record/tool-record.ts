@@ -1,9 +1,9 @@
-import type { Chips, Session, Use } from '../session/session.js';
-import type { OwnedAbrasive } from '../plan/plan-request.js';
-import type { Tool } from '../tool/tool.js';
+import type { Chips, Session, Use } from './session.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import type { Tool } from '../blade/tool.js';
 import { creepOf, type Creep } from './creep.js';
 import { edgeChips, type EdgeChips } from './edge-chips.js';
-import { familyFacts } from '../tool/families.js';
+import { familyFacts } from '../blade/families.js';
 import { stropRhythm, type StropRhythm } from './strop-rhythm.js';
 import { usualLife, type UsualLife } from './edge-lives.js';
 import {

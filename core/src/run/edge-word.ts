@@ -1,4 +1,4 @@
-import { newtonsOf, type Proof } from '../session/session.js';
+import { newtonsOf, type Proof } from '../record/session.js';
 
 /** One honest word for an edge. */
 export const EDGE_WORDS = ['keen', 'sharp', 'serviceable', 'dull'] as const;

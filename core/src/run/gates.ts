@@ -1,5 +1,5 @@
 import type { CareKind } from '../abrasive/care.js';
-import type { Burr, ProofTest } from '../session/session.js';
+import type { Burr, ProofTest } from '../record/session.js';
 import { purposeOf } from '../plan/bench-step.js';
 import type { Station } from '../plan/station.js';
 import type { Run } from './run.js';

@@ -1,7 +1,7 @@
 import { purposeOf } from '../plan/bench-step.js';
 import { strokesOf, type Count } from '../plan/counting.js';
 import type { Station } from '../plan/station.js';
-import type { Burr } from '../session/session.js';
+import type { Burr } from '../record/session.js';
 import {
   BURR_PLACES,
   GAP_STROKES,

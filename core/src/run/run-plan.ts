@@ -1,10 +1,10 @@
-import type { Condition } from '../edge/dulling.js';
+import type { Condition } from '../blade/dulling.js';
 import type { BenchStep, RunGrinding } from '../plan/bench-step.js';
 import type { WorkOrder } from '../plan/order-of-work.js';
 import type { PlanRequest } from '../plan/plan-request.js';
 import type { Station } from '../plan/station.js';
-import type { Manner } from '../tool/manner.js';
-import type { SessionSetting } from '../session/session.js';
+import type { Manner } from '../blade/manner.js';
+import type { SessionSetting } from '../guide/setting.js';
 
 /** A plan as it is taken to the bench. */
 export interface RunPlan {

@@ -2,7 +2,7 @@ import { facetOfStep } from '../plan/bench-step.js';
 import { placesMade } from '../plan/counting.js';
 import { afterGrinding } from '../plan/grinding-first.js';
 import type { StationKind } from '../plan/station.js';
-import type { Session, SessionStep } from '../session/session.js';
+import type { Session, SessionStep } from '../record/session.js';
 import { edgeWord } from './edge-word.js';
 import type { Run, Skip } from './run.js';
 

@@ -1,6 +1,6 @@
 import type { Care } from '../abrasive/care.js';
 import type { CareKind } from '../abrasive/care.js';
-import { newtonsOf, type Burr, type Proof, type ProofTest } from '../session/session.js';
+import { newtonsOf, type Burr, type Proof, type ProofTest } from '../record/session.js';
 import type { Count } from '../plan/counting.js';
 import type { Station, StationKind } from '../plan/station.js';
 import {

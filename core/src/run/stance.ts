@@ -1,8 +1,8 @@
-import { edgeChain, type Point } from '../edge/chain.js';
-import type { Edge } from '../edge/edge.js';
+import { edgeChain, type Point } from '../blade/chain.js';
+import type { Edge } from '../blade/edge.js';
 import { facetsOf } from '../guide/facet-settings.js';
-import { cosDeg, sinDeg } from '../measure/trig.js';
-import { unlessRefused } from '../refusal.js';
+import { cosDeg, sinDeg } from '../base/trig.js';
+import { unlessRefused } from '../base/refusal.js';
 import { byTurns } from '../work/sides.js';
 
 /** Which surface of a blade lies on the abrasive: of two sides the first or the other, a ground primary, the secondary under a micro-bevel, the back. */

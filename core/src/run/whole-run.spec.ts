@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { COUNTS, placesMade, strokesOf, visitAt, visitsOf } from '../plan/counting.js';
 import type { Station } from '../plan/station.js';
-import { newtonsOf, type Proof } from '../session/session.js';
+import { newtonsOf, type Proof } from '../record/session.js';
 import { edgeWord } from './edge-word.js';
 import { GAP_STROKES, ledBack, type BurrFeel } from './gates.js';
 import type { RunPlan } from './run-plan.js';

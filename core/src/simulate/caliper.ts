@@ -1,4 +1,4 @@
-import { MM_PER_INCH } from '../measure/length.js';
+import { MM_PER_INCH } from '../base/length.js';
 import type { EdgePoint } from '../camber/profile-reading.js';
 
 /** A made-up digital caliper: it reads an edge and speaks as such instruments do. */

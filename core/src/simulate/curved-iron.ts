@@ -2,7 +2,7 @@ import { parabolaOf, placedProfile, type PlacedWork } from '../camber/camber-str
 import type { CamberRead } from '../camber/camber-read.js';
 import { CALIPER_DIVISION_MM, profileReading } from '../camber/profile-reading.js';
 import { camberReading } from '../camber/camber-reading.js';
-import { sinDeg } from '../measure/trig.js';
+import { sinDeg } from '../base/trig.js';
 import { simulatedReadings } from './caliper.js';
 
 /** A made-up iron as it really is. */

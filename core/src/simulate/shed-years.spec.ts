@@ -4,7 +4,7 @@ import { GENERIC_SIDE_CLAMPING_GUIDE } from '../guide/guide.js';
 import { edgeHistory } from '../record/edge-state.js';
 import { lifeOf } from '../record/life.js';
 import { toolRecord } from '../record/tool-record.js';
-import type { Tool } from '../tool/tool.js';
+import type { Tool } from '../blade/tool.js';
 import { shedYears, type ShedYears } from './shed-years.js';
 
 const chisel: Tool & { id: string } = {

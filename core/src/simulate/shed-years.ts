@@ -8,8 +8,9 @@ import {
   type RollerGuide,
 } from '../guide/guide.js';
 import { guideProjection } from '../guide/guide-projection.js';
-import type { Condition } from '../edge/dulling.js';
-import { PLAN_DEFAULTS, type OwnedAbrasive } from '../plan/plan-request.js';
+import type { Condition } from '../blade/dulling.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import { PLAN_DEFAULTS } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
 import {
   afterSession,
@@ -24,10 +25,11 @@ import { benchAtWork, type StoneAtWork } from '../abrasive/at-work.js';
 import { usesOfStones, type UseOfStone } from '../record/bench-record.js';
 import { readiness } from '../record/readiness.js';
 import { recordOf } from '../record/tool-record.js';
-import type { Session, SessionSetting, SessionStep } from '../session/session.js';
-import { familyFacts, type UseMeasure } from '../tool/families.js';
-import type { Tool } from '../tool/tool.js';
-import type { Identified } from '../workshop/workshop.js';
+import type { SessionSetting } from '../guide/setting.js';
+import type { Session, SessionStep } from '../record/session.js';
+import { familyFacts, type UseMeasure } from '../blade/families.js';
+import type { Tool } from '../blade/tool.js';
+import type { Identified } from '../base/identified.js';
 
 /** How one tool is used in a made-up workshop. */
 export interface Habit {

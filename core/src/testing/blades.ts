@@ -1,9 +1,9 @@
 import type { Abrasive } from '../abrasive/abrasive.js';
 import { grit } from '../abrasive/grit.js';
 import type { SizedAbrasive } from '../abrasive/placing.js';
-import type { SingleBevelEdge } from '../edge/edge.js';
+import type { SingleBevelEdge } from '../blade/edge.js';
 import { cutBy, edgeAtMm } from '../work/profile.js';
-import type { Identified } from '../workshop/workshop.js';
+import type { Identified } from '../base/identified.js';
 
 /** A flat-backed blade for specs: only what matters to one is given. */
 export const flatBlade = (figures: Partial<SingleBevelEdge>): SingleBevelEdge => ({

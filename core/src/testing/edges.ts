@@ -1,5 +1,5 @@
-import type { Edge } from '../edge/edge.js';
-import type { Family } from '../tool/families.js';
+import type { Edge } from '../blade/edge.js';
+import type { Family } from '../blade/families.js';
 import { flatBlade } from './blades.js';
 
 const single = flatBlade({ widthMm: 40, secondaryDeg: 30, landMm: 0.5 });

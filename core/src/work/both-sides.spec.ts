@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { cosDeg, sinDeg } from '../measure/trig.js';
+import { cosDeg, sinDeg } from '../base/trig.js';
 import { apexShift } from './both-sides.js';
 
 describe('apexShift', () => {

@@ -1,4 +1,4 @@
-import { cosDeg, sinDeg } from '../measure/trig.js';
+import { cosDeg, sinDeg } from '../base/trig.js';
 
 /**
  * Where the apex of an edge goes when its two faces go down by hL and hR, at βL and βR from the centre plane:

@@ -1,7 +1,7 @@
-import type { Edge } from '../edge/edge.js';
-import type { Tool } from '../tool/tool.js';
-import { ASSUMED_LAND_MM, recessionForLand } from '../edge/land-growth.js';
-import { sinDeg, tanDeg } from '../measure/trig.js';
+import type { Edge } from '../blade/edge.js';
+import type { Tool } from '../blade/tool.js';
+import { ASSUMED_LAND_MM, recessionForLand } from '../blade/land-growth.js';
+import { sinDeg, tanDeg } from '../base/trig.js';
 import type { Facet } from './facet.js';
 import type { EdgeCurve } from './placed.js';
 import { edgeAtMm, faceMm, withFace, type Profile } from './profile.js';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { sinDeg } from '../measure/trig.js';
+import { sinDeg } from '../base/trig.js';
 import { edgeWork, type EdgeWorkInput } from './edge-work.js';
 import { primaryShaping } from './primary-shaping.js';
 import { layLowerDeg, stropWrap } from './strop-wrap.js';

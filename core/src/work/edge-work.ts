@@ -1,4 +1,4 @@
-import type { DoubleBevelEdge, SingleBevelEdge } from '../edge/edge.js';
+import type { DoubleBevelEdge, SingleBevelEdge } from '../blade/edge.js';
 import { unworked, facetsNow, tipUmOf, withTip } from './edge-at-work.js';
 import { worked, type WorkItem } from './worked.js';
 

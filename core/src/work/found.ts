@@ -1,7 +1,7 @@
-import { TIP_RADIUS_UM, depthOfMm, type Condition } from '../edge/dulling.js';
-import type { Edge } from '../edge/edge.js';
+import { TIP_RADIUS_UM, depthOfMm, type Condition } from '../blade/dulling.js';
+import type { Edge } from '../blade/edge.js';
 import { STOP_SHORT_MM } from '../grinding/grinding-work.js';
-import { sinDeg } from '../measure/trig.js';
+import { sinDeg } from '../base/trig.js';
 import { facetsNow, withTip, type EdgeAtWork } from './edge-at-work.js';
 import { primaryShaping } from './primary-shaping.js';
 import { sidesOf } from './sides.js';

@@ -1,8 +1,8 @@
-import type { SingleBevelEdge } from '../edge/edge.js';
-import { recessionForLand } from '../edge/land-growth.js';
-import { tanDeg } from '../measure/trig.js';
-import { hollowGrind, honedHollow } from '../grinding/hollow-grind.js';
-import { insist } from '../refusal.js';
+import type { SingleBevelEdge } from '../blade/edge.js';
+import { recessionForLand } from '../blade/land-growth.js';
+import { tanDeg } from '../base/trig.js';
+import { hollowGrind, honedHollow } from '../blade/hollow-grind.js';
+import { insist } from '../base/refusal.js';
 import { profileOf, unworked, type EdgeAtWork } from './edge-at-work.js';
 import { areaMm2, edgeAtMm } from './profile.js';
 import { sidesOf } from './sides.js';

@@ -6,7 +6,7 @@ import {
   type PlaceCount,
   type PlacedWork,
 } from '../camber/camber-strokes.js';
-import { honedDeg, type SingleBevelEdge } from '../edge/edge.js';
+import { honedDeg, type SingleBevelEdge } from '../blade/edge.js';
 
 /** How an edge is curved, seen from the front. */
 export interface EdgeCurve {

@@ -1,8 +1,8 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
-import { landGrowth, recessionForLand } from '../edge/land-growth.js';
-import { honedHollow } from '../grinding/hollow-grind.js';
-import { sinDeg, tanDeg } from '../measure/trig.js';
+import { landGrowth, recessionForLand } from '../blade/land-growth.js';
+import { honedHollow } from '../blade/hollow-grind.js';
+import { sinDeg, tanDeg } from '../base/trig.js';
 import { areaMm2, cutBy, edgeAtMm, faceMm, moved, withFace, type Profile } from './profile.js';
 
 const mm = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });

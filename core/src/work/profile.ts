@@ -1,5 +1,5 @@
-import { hollowGrind } from '../grinding/hollow-grind.js';
-import { cosDeg, sinDeg, tanDeg } from '../measure/trig.js';
+import { hollowGrind } from '../blade/hollow-grind.js';
+import { cosDeg, sinDeg, tanDeg } from '../base/trig.js';
 
 /** A plane honed or ground on a side of a blade. */
 export interface Plane {

@@ -1,5 +1,5 @@
 import { gougeArc } from '../curve/gouge-arc.js';
-import { ASSUMED } from '../edge/chain.js';
+import { ASSUMED } from '../blade/chain.js';
 import {
   edgeLengthMm,
   honedDeg,
@@ -7,11 +7,11 @@ import {
   type DoubleBevelEdge,
   type Edge,
   type SingleBevelEdge,
-} from '../edge/edge.js';
-import { ASSUMED_LAND_MM } from '../edge/land-growth.js';
-import { hollowGrind } from '../grinding/hollow-grind.js';
-import { sinDeg, toDeg } from '../measure/trig.js';
-import { unlessRefused } from '../refusal.js';
+} from '../blade/edge.js';
+import { ASSUMED_LAND_MM } from '../blade/land-growth.js';
+import { hollowGrind } from '../blade/hollow-grind.js';
+import { sinDeg, toDeg } from '../base/trig.js';
+import { unlessRefused } from '../base/refusal.js';
 import type { Facet } from './facet.js';
 import type { Hollow } from './profile.js';
 

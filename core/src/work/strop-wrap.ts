@@ -1,6 +1,6 @@
 import type { StropFace } from '../abrasive/abrasive.js';
-import { toDeg } from '../measure/trig.js';
-import { insist } from '../refusal.js';
+import { toDeg } from '../base/trig.js';
+import { insist } from '../base/refusal.js';
 
 export interface StropWrapInput {
   readonly forceN: number;

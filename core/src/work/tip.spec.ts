@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { cosDeg, sinDeg, tanDeg } from '../measure/trig.js';
+import { cosDeg, sinDeg, tanDeg } from '../base/trig.js';
 import { recessionForTipMm, tipLeftUm, tipTakenUm } from './tip.js';
 
 const um = fc.double({ min: 0.5, max: 30, noNaN: true });

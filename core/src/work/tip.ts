@@ -1,5 +1,5 @@
-import { cosDeg, sinDeg, tanDeg } from '../measure/trig.js';
-import { insist } from '../refusal.js';
+import { cosDeg, sinDeg, tanDeg } from '../base/trig.js';
+import { insist } from '../base/refusal.js';
 
 /** A worn tip taken as a circle between two faces, and how far those were taken down, µm. */
 export interface TipInput {

@@ -1,5 +1,5 @@
-import { TIP_RADIUS_UM } from '../edge/dulling.js';
-import type { Edge } from '../edge/edge.js';
+import { TIP_RADIUS_UM } from '../blade/dulling.js';
+import type { Edge } from '../blade/edge.js';
 import { sharpnessUm, withTip, type EdgeAtWork } from './edge-at-work.js';
 
 /** What an edge went through in wood. */

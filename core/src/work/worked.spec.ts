@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import type { Edge, EdgeForm } from '../edge/edge.js';
-import type { OwnedAbrasive } from '../plan/plan-request.js';
+import type { Edge, EdgeForm } from '../blade/edge.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import { planHoning } from '../plan/ways-out.js';
 import { edgeHistory } from '../record/edge-state.js';
-import type { SessionStep } from '../session/session.js';
-import { familyFacts } from '../tool/families.js';
-import type { Tool } from '../tool/tool.js';
-import { sinDeg, tanDeg } from '../measure/trig.js';
+import type { SessionStep } from '../record/session.js';
+import { familyFacts } from '../blade/families.js';
+import type { Tool } from '../blade/tool.js';
+import { sinDeg, tanDeg } from '../base/trig.js';
 import { flatBlade, waterStone } from '../testing/blades.js';
 import { EDGES, HOOK as hook } from '../testing/edges.js';
 import { edgeAtMm } from './profile.js';

@@ -1,6 +1,6 @@
 import { removalPerStrokeMm3 } from '../abrasive/removal.js';
-import { backBevelDeg, type Edge, type SingleBevelEdge } from '../edge/edge.js';
-import { sinDeg, tanDeg } from '../measure/trig.js';
+import { backBevelDeg, type Edge, type SingleBevelEdge } from '../blade/edge.js';
+import { sinDeg, tanDeg } from '../base/trig.js';
 import { apexShift } from './both-sides.js';
 import { backLower, profileOf, type EdgeAtWork, type Standing } from './edge-at-work.js';
 import type { Facet } from './facet.js';

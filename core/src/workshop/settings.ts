@@ -1,6 +1,6 @@
 import type { Packing } from '../guide/lift-stack.js';
-import type { LengthUnits } from '../measure/length.js';
-import type { DecimalMark } from '../measure/number.js';
+import type { LengthUnits } from '../base/length.js';
+import type { DecimalMark } from '../base/number.js';
 
 /** How this workshop is called and how its figures are written. */
 export interface Settings {

@@ -1,12 +1,13 @@
+import type { Identified } from '../base/identified.js';
 import type { Abrasive } from '../abrasive/abrasive.js';
 import type { Care } from '../abrasive/care.js';
 import type { Packing } from '../guide/lift-stack.js';
 import type { Guide } from '../guide/guide.js';
 import type { HoningPlan } from '../plan/honing-plan.js';
 import type { PlanRequest } from '../plan/plan-request.js';
-import type { SettingBoard } from '../stops/setting-board.js';
-import type { Session } from '../session/session.js';
-import type { Tool } from '../tool/tool.js';
+import type { SettingBoard } from '../guide/setting-board.js';
+import type { Session } from '../record/session.js';
+import type { Tool } from '../blade/tool.js';
 
 /** A plan kept for a tool: what was asked, and what it came to on that day's bench set. */
 export interface Plan {
@@ -17,9 +18,6 @@ export interface Plan {
   readonly request: PlanRequest;
   readonly result: HoningPlan;
 }
-
-/** A thing with an identity of its own. */
-export type Identified<T> = T & { readonly id: string };
 
 /** The version of the open workshop file this release writes. */
 export const WORKSHOP_FORMAT = 1;
