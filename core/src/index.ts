@@ -80,6 +80,7 @@ export * from './plan/counting.js';
 export * from './plan/honing-job.js';
 export * from './plan/grinding-first.js';
 export * from './plan/honing-plan.js';
+export * from './plan/compose.js';
 export * from './plan/plan-request.js';
 export * from './plan/intake.js';
 export * from './plan/order-of-work.js';
@@ -95,11 +96,8 @@ export { STROP_PURPOSES, STROP_STROKES, type StropPurpose, type StropStep } from
 export * from './plan/verdicts.js';
 export {
   TOO_MANY_STROKES,
-  WAYS_OUT,
   edgeByWay,
   planHoning,
-  type TooMuch,
-  type WayOut,
 } from './plan/ways-out.js';
 export { planAnswer, type AnsweredStep, type PlanAnswer } from './plan/plan-answer.js';
 export { defaultRequest, usualSet, type AskedOf } from './plan/default-request.js';
@@ -126,6 +124,9 @@ export type { Tell } from './base/tell.js';
 export * from './run/as-planned.js';
 export * from './run/edge-word.js';
 export * from './run/gates.js';
+export * from './run/answers.js';
+export * from './run/events.js';
+export * from './run/run-state.js';
 export { moreStrokes } from './run/moves.js';
 export * from './run/run-plan.js';
 export * from './run/run-record.js';

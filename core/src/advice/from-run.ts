@@ -1,4 +1,4 @@
-import type { GateWord } from '../run/gates.js';
+import type { GateWord } from '../run/answers.js';
 import type { ProofTest } from '../record/session.js';
 import type { Look, Symptom } from './knowledge.js';
 import type { Seen } from './ranking.js';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { PROOFS } from '../record/session.js';
-import { GATE_WORDS } from '../run/gates.js';
+import { GATE_WORDS } from '../run/answers.js';
 import { seenInRun } from './from-run.js';
 import {
   CAUSE_NAMES,

@@ -18,7 +18,7 @@ import { isNear, type CamberRequest } from './camber-work.js';
 import { setBackMm } from './grinding-first.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import { PLAN_DEFAULTS, type PlanRequest } from './plan-request.js';
-import { leastMinutes } from './honing-plan.js';
+import { leastMinutes } from './compose.js';
 import { intake } from './intake.js';
 
 /** What the default request goes by. */

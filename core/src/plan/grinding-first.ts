@@ -7,15 +7,8 @@ import type { EdgeAtWork, ToolAtWork } from '../work/edge-at-work.js';
 import { grindingWork, groundTo } from '../work/ground.js';
 import { startOf } from './honing-job.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
-import type { PlanRequest } from './plan-request.js';
+import type { GrindRequest, PlanRequest } from './plan-request.js';
 import { reshapeMm3 } from './intake.js';
-
-export interface GrindRequest {
-  readonly wheelId: string;
-  /** The land left standing. */
-  readonly stopShortMm: number;
-  readonly pushN: number;
-}
 
 /** The grinding a plan begins with. */
 export interface GrindingStep extends GrindRequest {

@@ -7,7 +7,8 @@ import type { Tool } from '../blade/tool.js';
 import type { HoningPlan, PlanStep } from './honing-plan.js';
 import { stepsInOrder } from './order-of-work.js';
 import type { PlanRequest } from './plan-request.js';
-import { planHoning, type TooMuch, type WayOut } from './ways-out.js';
+import type { TooMuch, WayOut } from './honing-plan.js';
+import { planHoning } from './ways-out.js';
 
 /** One step of a plan, as it is done. */
 export interface AnsweredStep {

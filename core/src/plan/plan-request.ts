@@ -1,8 +1,15 @@
 import type { Condition } from '../blade/dulling.js';
 import type { CamberRequest } from './camber-work.js';
-import type { GrindRequest } from './grinding-first.js';
 import { USUAL_PUSH_N, type Way } from '../work/pace.js';
 import type { School } from './schools.js';
+
+/** The wheel a plan is to begin on. */
+export interface GrindRequest {
+  readonly wheelId: string;
+  /** The land left standing. */
+  readonly stopShortMm: number;
+  readonly pushN: number;
+}
 
 /** What the person asks of a plan. */
 export interface PlanRequest {

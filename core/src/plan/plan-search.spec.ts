@@ -8,7 +8,7 @@ import { marksAtEdgeUm, worked, type WorkItem } from '../work/worked.js';
 import { flatBlade } from '../testing/blades.js';
 import { benchAtWork, type StoneAtWork } from '../abrasive/at-work.js';
 import { estimatedScratchUm } from '../abrasive/removal.js';
-import { leastMinutes } from './honing-plan.js';
+import { leastMinutes } from './compose.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import type { PlanRequest } from './plan-request.js';
 

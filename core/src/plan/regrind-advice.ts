@@ -12,7 +12,8 @@ import {
 import { insist, unlessRefused } from '../base/refusal.js';
 import { STEELS, type Tool } from '../blade/tool.js';
 import { grindingStep } from './grinding-first.js';
-import { planOf, type HoningPlan, type PlanStep } from './honing-plan.js';
+import { planOf } from './compose.js';
+import type { HoningPlan, PlanStep } from './honing-plan.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import type { PlanRequest } from './plan-request.js';
 import { cuttingMm } from '../work/pace.js';

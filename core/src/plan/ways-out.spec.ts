@@ -2,7 +2,7 @@ import { unlessRefused } from '../base/refusal.js';
 import type { Tool } from '../blade/tool.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
 import { defaultRequest, usualSet } from './default-request.js';
-import { planOf } from './honing-plan.js';
+import { planOf } from './compose.js';
 import type { PlanRequest } from './plan-request.js';
 import { planAnswer } from './plan-answer.js';
 import { TOO_MANY_STROKES, edgeByWay, planHoning } from './ways-out.js';

@@ -7,46 +7,14 @@ import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
 import { unlessRefused } from '../base/refusal.js';
 import { familyFacts } from '../blade/families.js';
 import type { ToolAtWork } from '../work/edge-at-work.js';
-import { planOf, unjudged, type HoningPlan } from './honing-plan.js';
+import { planOf, unjudged } from './compose.js';
+import type { HoningPlan, WayOut } from './honing-plan.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import type { PlanRequest } from './plan-request.js';
 
 /** Past so many strokes on one stone, or so many minutes of rubbing, nobody would do it so (estimates). */
 export const TOO_MANY_STROKES = 150;
 export const TOO_LONG_MIN = 20;
-
-/** Another way to an edge than the stones at hand. */
-export const WAYS_OUT = [
-  'wheel',
-  'coarser-stone',
-  'steeper-for-now',
-  'shim-back',
-  'part-now',
-  'send-out',
-] as const;
-export interface WayOut {
-  readonly way: (typeof WAYS_OUT)[number];
-  /** All of it, with set-up, dips and finishing; not known of what others do. */
-  readonly minutes?: number;
-  /** What to ask of the plan so that it goes this way; none where something has to be fetched or changed first. */
-  readonly ask?: Pick<PlanRequest, 'grind' | 'condition'>;
-  /** The stone one might fetch. */
-  readonly stone?: { readonly kind: AbrasiveKind; readonly sizeUm: number };
-  /** The micro-bevel that would do for now. */
-  readonly microDeg?: number;
-  /** How much of the nick to take now, and how many honings take the rest. */
-  readonly nickMm?: number;
-  readonly honingsAfter?: number;
-}
-
-/** Why a plan is no work for these stones, and what else there is, soonest first. */
-export interface TooMuch {
-  /** The stone that would be rubbed longest. */
-  readonly id: string;
-  readonly strokes: number;
-  readonly rubbingMin: number;
-  readonly ways: readonly WayOut[];
-}
 
 /**
  * {@link planOf}, and where nobody would do it so, the ways out of it.

@@ -6,6 +6,7 @@ import { formatNumber } from '../base/number.js';
 import { familyFacts, type UseMeasure } from '../blade/families.js';
 import type { RackState, Tool } from '../blade/tool.js';
 import type { ToolRecord } from './tool-record.js';
+import { STROP_EVERY_MIN } from './strop-rhythm.js';
 
 /** How the figures in a reason are written. */
 export interface Hand {
@@ -48,8 +49,6 @@ export interface RackRule {
 export const WIDE_LAND_SHARE = 1 / 3;
 /** A land nobody measured is believed after so many honings (estimate). */
 const UNMEASURED_HONINGS = 20;
-/** A carver strops about every half hour of cutting (common practice, no source). */
-export const STROP_EVERY_MIN = 30;
 /** A stropped edge that dulls after this many strops since it was honed wants a stone. An estimate. */
 export const STROPS_BEFORE_HONING = 8;
 /** An edge is stropped at this share of its usual life, before it is dull. An estimate. */

@@ -1,5 +1,4 @@
 import type { HistoryEntry } from './edge-state.js';
-import { STROP_EVERY_MIN } from './readiness.js';
 
 /** How long this tool's edge cuts before it wants the strop, from its own record. */
 export interface StropRhythm {
@@ -10,6 +9,8 @@ export interface StropRhythm {
   readonly spent: boolean;
 }
 
+/** A carver strops about every half hour of cutting (common practice, no source). */
+export const STROP_EVERY_MIN = 30;
 /** Strops it takes before their own rhythm is gone by. */
 const STROPS_TO_LEARN = 4;
 /** A strop that brings back less than half of what strops did has stopped helping (estimate). */

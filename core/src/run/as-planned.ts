@@ -1,4 +1,6 @@
-import { strokesLeft, type Run, type RunFact } from './run.js';
+import type { RunFact } from './events.js';
+import type { Run } from './run-state.js';
+import { strokesLeft } from './run.js';
 
 /**
  * What a station stands for where all is well: its strokes made, its question answered, the last one left by

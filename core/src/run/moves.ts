@@ -2,25 +2,10 @@ import { purposeOf } from '../plan/bench-step.js';
 import { strokesOf, type Count } from '../plan/counting.js';
 import type { Station } from '../plan/station.js';
 import type { Burr } from '../record/session.js';
-import {
-  BURR_PLACES,
-  GAP_STROKES,
-  SHAKE_PLACES,
-  finestStone,
-  firstStone,
-  gapsOf,
-  markerCure,
-  markerTells,
-  weakerThanStrong,
-  type BurrFeel,
-  type GateWord,
-  type Heat,
-  type ColourLeft,
-  type Polish,
-  type Shake,
-  type Told,
-} from './gates.js';
-import type { PutIn, Run, RunStep } from './run.js';
+import { BURR_PLACES, SHAKE_PLACES, type BurrFeel, type GateWord, type Heat, type ColourLeft, type Polish, type Shake, type Told } from './answers.js';
+import { GAP_STROKES, finestStone, firstStone, gapsOf, markerCure, markerTells, weakerThanStrong } from './gates.js';
+import type { PutIn } from './events.js';
+import type { Run, RunStep } from './run-state.js';
 
 /** Strokes that “not yet” adds: a quarter of the plan's, at least four. */
 export const moreStrokes = (planned: number): number => Math.max(4, Math.ceil(planned / 4));

@@ -4,7 +4,8 @@ import { afterGrinding } from '../plan/grinding-first.js';
 import type { StationKind } from '../plan/station.js';
 import type { Session, SessionStep } from '../record/session.js';
 import { edgeWord } from './edge-word.js';
-import type { Run, Skip } from './run.js';
+import type { Skip } from './events.js';
+import type { Run } from './run-state.js';
 
 /**
  * What a run amounts to, for the record: a grinding, a honing, both, or nothing where nothing was done.

@@ -1,5 +1,6 @@
 import type { StationKind } from '../plan/station.js';
-import { afterEvent, beginRun, type RunEvent, type RunFact } from './run.js';
+import type { RunEvent, RunFact } from './events.js';
+import { afterEvent, beginRun } from './run.js';
 
 /** One event of a run as a line of a table. */
 export interface RunLine {

@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { COUNTS } from '../plan/counting.js';
-import { COLOUR_LEFT, HEATS, type BurrFeel } from './gates.js';
+import { COLOUR_LEFT, HEATS, type BurrFeel } from './answers.js';
 import { moreStrokes } from './moves.js';
 import type { RunPlan } from './run-plan.js';
 import { sessionsOfRun } from './run-record.js';
-import { afterEvent, runOf, strokesLeft, type Run, type RunEvent, type RunFact } from './run.js';
+import type { RunEvent, RunFact } from './events.js';
+import type { Run } from './run-state.js';
+import { afterEvent, runOf, strokesLeft } from './run.js';
 
 const plan: RunPlan = {
   toolId: 'iron',

@@ -1,18 +1,6 @@
-import type { Care } from '../abrasive/care.js';
 import type { CareKind } from '../abrasive/care.js';
-import { newtonsOf, type Burr, type Proof, type ProofTest } from '../record/session.js';
-import type { Count } from '../plan/counting.js';
-import type { Station, StationKind } from '../plan/station.js';
-import {
-  burrOf,
-  type BurrFeel,
-  type ColourLeft,
-  type GateWord,
-  type Heat,
-  type Polish,
-  type Shake,
-  type Told,
-} from './gates.js';
+import { newtonsOf } from '../record/session.js';
+import { burrOf } from './gates.js';
 import {
   answeredBurr,
   answeredHeat,
@@ -28,120 +16,8 @@ import {
   wantMore,
 } from './moves.js';
 import { stationsOf, type RunPlan } from './run-plan.js';
-
-/** Why a station was passed over. */
-export const SKIPS = ['not-needed', 'done-before', 'no-time', 'cannot'] as const;
-export type Skip = (typeof SKIPS)[number];
-
-/** Work put in by hand. */
-export type PutIn =
-  | { readonly kind: 'strokes'; readonly abrasiveId: string; readonly strokes: number }
-  | {
-      readonly kind: Extract<
-        StationKind,
-        'look' | 'marker' | 'burr' | 'wash' | 'burr-off' | 'nail' | 'proof' | 'wipe'
-      >;
-    };
-
-/** What happened at the bench, one fact at a time. */
-export type RunFact =
-  | { readonly kind: 'begun'; readonly plan: RunPlan }
-  /** Strokes made on the stone at hand; negative where they were counted by mistake. */
-  | { readonly kind: 'strokes'; readonly count: number }
-  | { readonly kind: 'counted-by'; readonly by: Count }
-  | { readonly kind: 'done' }
-  | { readonly kind: 'not-yet' }
-  /** How a burr was felt, place by place where it was; on both sides of a double bevel. */
-  | {
-      readonly kind: 'burr';
-      readonly burr: Burr;
-      readonly places?: readonly BurrFeel[];
-      readonly other?: readonly BurrFeel[];
-    }
-  | { readonly kind: 'marked'; readonly left: readonly ColourLeft[] }
-  | { readonly kind: 'scratched'; readonly gone: boolean }
-  | { readonly kind: 'heated'; readonly heat: Heat }
-  | { readonly kind: 'polished'; readonly polish: Polish }
-  /** Drawn along the nail: where it shook, nowhere where it ran smooth. */
-  | { readonly kind: 'shook'; readonly places: readonly Shake[] }
-  | { readonly kind: 'back' }
-  /** Back to an earlier station, after a proof that fell short. */
-  | { readonly kind: 'go'; readonly station: number }
-  | { readonly kind: 'skipped'; readonly why: Skip }
-  /** An earlier station once more, here. */
-  | { readonly kind: 'again'; readonly station: number }
-  | { readonly kind: 'put-in'; readonly work: PutIn }
-  /** Eyes covered; the machine off and unplugged. */
-  | { readonly kind: 'confirmed'; readonly what: 'eyes' | 'isolated' }
-  | ({ readonly kind: 'proved'; readonly test: ProofTest; readonly passed: boolean } & ProofFigures)
-  | { readonly kind: 'finished' }
-  | { readonly kind: 'thrown-away' };
-
-/** What a proof measured. */
-export interface ProofFigures {
-  readonly thickMm?: number;
-  readonly wideMm?: number;
-  readonly newtons?: number;
-  /** The same, as releases before 0.10 kept it. */
-  readonly grams?: number;
-}
-
-export type RunFactKind = RunFact['kind'];
-
-/** A fact with the identity its maker gave it, its place in the run, and when it happened. */
-export type RunEvent = RunFact & {
-  readonly id: string;
-  /** 0 for the one that begins the run, then one more each. */
-  readonly seq: number;
-  /** ISO 8601 instant on the maker's clock. */
-  readonly at: string;
-};
-
-export interface RunStep {
-  readonly abrasiveId: string;
-  readonly planned: number;
-  /** Strokes wanted now: the plan's, and what “not yet” added. */
-  readonly target: number;
-  readonly strokes: number;
-  readonly minutes: number;
-  readonly count: Count;
-  /** Strokes by place, where it is worked so. */
-  readonly places?: readonly number[];
-  /** The planned step it goes on with, for one put in on the way. */
-  readonly like?: number;
-}
-
-/** A run as its events have it. */
-export interface Run {
-  readonly plan: RunPlan;
-  readonly stations: readonly Station[];
-  /** Index of the station at hand; `stations.length` never: the last one is left by finishing. */
-  readonly at: number;
-  readonly steps: readonly RunStep[];
-  readonly burr?: Burr;
-  readonly burrPlaces?: readonly BurrFeel[];
-  /** Places where a burr was missing when it was felt for, 0 to 4 from the left. */
-  readonly lagged: readonly number[];
-  /** How often marks still showed after a step. */
-  readonly scratched: Readonly<Record<number, number>>;
-  /** What a gate told, while the station it led to is at hand. */
-  readonly told?: Told;
-  /** Everything gates told, in order: what went wrong on the way. */
-  readonly history: readonly GateWord[];
-  readonly proof: readonly Proof[];
-  readonly skipped: readonly { readonly kind: StationKind; readonly why: Skip }[];
-  readonly confirmed: readonly ('eyes' | 'isolated')[];
-  /** Care given to stones on the way. */
-  readonly cares: readonly Pick<Care, 'abrasiveId' | 'kind' | 'at'>[];
-  /** When the wheel was left, and how long it took. */
-  readonly groundAt?: string;
-  readonly grindMin: number;
-  readonly ended?: 'finished' | 'thrown-away';
-  readonly startedAt: string;
-  readonly lastAt: string;
-  readonly minutes: number;
-  readonly events: number;
-}
+import type { RunEvent } from './events.js';
+import type { Run, RunStep } from './run-state.js';
 
 /** A longer rest than this between two events is a pause, and counts as this much. */
 export const LONGEST_REST_MIN = 2;

@@ -3,10 +3,13 @@ import { COUNTS, placesMade, strokesOf, visitAt, visitsOf } from '../plan/counti
 import type { Station } from '../plan/station.js';
 import { newtonsOf, type Proof } from '../record/session.js';
 import { edgeWord } from './edge-word.js';
-import { GAP_STROKES, ledBack, type BurrFeel } from './gates.js';
+import type { BurrFeel } from './answers.js';
+import { GAP_STROKES, ledBack } from './gates.js';
 import type { RunPlan } from './run-plan.js';
 import { sessionsOfRun } from './run-record.js';
-import { runOf, strokesLeft, type Run, type RunEvent, type RunFact } from './run.js';
+import type { RunEvent, RunFact } from './events.js';
+import type { Run } from './run-state.js';
+import { runOf, strokesLeft } from './run.js';
 
 const PLAN: RunPlan = {
   toolId: 'iron',

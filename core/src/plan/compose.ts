@@ -1,0 +1,271 @@
+import { benchAtWork, type BenchRecord } from '../abrasive/at-work.js';
+import type { Edge } from '../blade/edge.js';
+import { insist } from '../base/refusal.js';
+import { landMmOf, wholeLandMm, type ToolAtWork } from '../work/edge-at-work.js';
+import type { Tool } from '../blade/tool.js';
+import { byTurns } from '../work/sides.js';
+import { contactMm2 } from '../work/worked.js';
+import { backWork, wholeBackMin } from './back-work.js';
+import { camberWork } from './camber-work.js';
+import { startOf } from './honing-job.js';
+import { BACK_SD, likelyMinutes, likelyStrokes, rateSd, spreadsOf } from './how-sure.js';
+import { itemOn, leftBySteps } from './left-by-steps.js';
+import { belowMicro, isMicroLast, microStrokes } from './micro-last.js';
+import { careMin, solverOf, unmixed, type PlanProblem } from './plan-problem.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import { PLAN_DEFAULTS, type PlanRequest } from './plan-request.js';
+import type { Progression, ProgressionInput, ProgressionStep } from './progression.js';
+import { SHAPED_SD } from './shaping-work.js';
+import { stropSteps, type StropStep } from './strop-work.js';
+import { verdicts, type Verdict } from './verdicts.js';
+import type { PlanStep, PlanCare, HoningPlan } from './honing-plan.js';
+
+/** A guide set to an angle by a stop or a rule, min (estimate). */
+export const SETTING_MIN = 0.5;
+const heldInGuide = ({ form }: Edge): boolean => form === 'single-bevel' || form === 'knife-set';
+
+/**
+ * The plan for a tool on the abrasives at hand: the steel to move, which abrasives in which order with
+ * strokes and minutes by the school asked for, the care they want first, the back and the strop, and why
+ * each abrasive is in or out.
+ * @param record what is known of the abrasives beside their own figures: learned rates, due care
+ * @throws Refusal where the edge, the land, the finish, the school or the jumps leave no plan.
+ */
+export function planOf(
+  tool: ToolAtWork,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord = {},
+): HoningPlan {
+  const { plan, judge } = unjudged(tool, bench, request, record);
+  return { ...plan, verdicts: judge() };
+}
+
+/** A plan whose abrasives nobody has judged yet: that takes longer than the plan. */
+export interface Unjudged {
+  readonly plan: Omit<HoningPlan, 'verdicts'>;
+  judge(): readonly Verdict[];
+}
+
+/** {@link planOf}, the verdicts only when they are asked for. @throws Refusal as that */
+export function unjudged(
+  tool: ToolAtWork,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord = {},
+): Unjudged {
+  if (request.stropOnly) return stroppedOnly(tool, bench, request, record);
+  const start = startOf(tool.edge, request.landMm, tool.work);
+  if (!isMicroLast(tool, request, start)) return judgedLater(tool, bench, request, record);
+  const { landMm: _measured, ...rest } = request;
+  const below = solverOf(belowMicro(tool, start), bench, rest, record);
+  const solved = unmixed(below.input, below.atHand, below.solve);
+  // On one stone alone there is nothing to go back to the secondary on.
+  const twoSettings = solved.chosen.steps.length > 1 ? { ...below, solved } : undefined;
+  return judgedLater(tool, bench, request, record, twoSettings);
+}
+
+/** {@link unjudged}; `below` is the problem of the secondary alone, where a micro-bevel is made anew on the last stone. */
+function judgedLater(
+  tool: ToolAtWork,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord,
+  below?: PlanProblem & { readonly solved: ReturnType<PlanProblem['solve']> },
+): Unjudged {
+  const asIs = solverOf(tool, bench, request, record);
+  const asked = below ? { ...below, found: asIs.found } : asIs;
+  const { grinding, shaping, job, treatment, atHand, outOfReach } = asked;
+  const { input, chosen } = below?.solved ?? unmixed(asked.input, atHand, asked.solve);
+  /** A step with the push its stone is to have. */
+  const pushed = <S extends { readonly id: string }>(step: S): S & { readonly forceN?: number } => {
+    const forceN = input.abrasives.find(({ id }) => id === step.id)?.forceN;
+    return { ...step, ...(forceN !== undefined && { forceN }) };
+  };
+  const { wornSd, clearingSd } = spreadsOf(tool.edge, request.condition, request.landMm);
+  const renewed = below && renewedMicro(tool, asked, input, chosen);
+  const solved = renewed ? [...chosen.steps.slice(0, -1), renewed] : chosen.steps;
+  const curve = camberWork(tool, request.camber, input, { ...chosen, steps: solved }, job.contactMm2);
+  const steps = solved.map((step, i): PlanStep => {
+    const places = curve?.spread.get(step.id);
+    // Of two sides each gets as many.
+    const paired = byTurns(tool.edge) ? 2 * Math.ceil(step.strokes / 2) : step.strokes;
+    const strokes = places?.reduce((sum, count) => sum + count, 0) ?? paired;
+    return {
+      ...pushed(step),
+      strokes,
+      ...likelyStrokes(strokes, i === 0 ? wornSd : clearingSd, rateSd(record, step.id)),
+      minutes: step.minutes + (strokes - step.strokes) / request.strokesPerMin,
+      ...(renewed && { facet: step === renewed ? ('micro' as const) : ('secondary' as const) }),
+      ...(places && { places }),
+    };
+  });
+  const back = backWork(tool, request.condition, input, chosen)?.map((step) => ({
+    ...pushed(step),
+    ...(step.prepares && likelyStrokes(step.strokes, BACK_SD, rateSd(record, step.id))),
+  }));
+  const wholeMin = wholeBackMin(tool, request.condition, input, chosen);
+  const shaped = curve?.step ? [{ ...curve.step, ...(renewed && { facet: 'secondary' as const }) }] : [];
+  const left = leftBySteps(tool, asked.found, input, [
+    ...(back ?? []).flatMap((step) => (step.prepares ? [{ ...step, facet: 'back' as const }] : [])),
+    ...steps.slice(0, 1),
+    ...shaped,
+    ...steps.slice(1),
+  ]);
+  const lastUm = input.abrasives.find(({ id }) => id === chosen.steps.at(-1)?.id)?.sizeUm;
+  const strops = stropSteps(tool, atHand, request, lastUm);
+  const settings = 1 + (shaping ? 1 : 0) + (renewed ? 1 : 0);
+  const settingMin = heldInGuide(tool.edge) ? settings * SETTING_MIN : 0;
+  const parts = [
+    ...(shaping ? [shaping] : []),
+    ...steps,
+    ...(curve?.step ? [curve.step] : []),
+    ...(back ?? []),
+    ...strops,
+    ...(grinding ? [grinding] : []),
+  ];
+  const totalMin =
+    parts.reduce((sum, { minutes }) => sum + minutes, settingMin) +
+    strops.reduce((sum, { id }) => sum + careMin(id, record), 0);
+  const likely = likelyMinutes(
+    totalMin,
+    [...(shaping ? [shaping] : []), ...steps, ...(back ?? [])],
+    request.strokesPerMin,
+  );
+  const used = [...chosen.steps, ...(curve?.step?.before ? [curve.step] : []), ...strops];
+  return {
+    plan: {
+      treatment,
+      ...(grinding && { grinding }),
+      ...(shaping && {
+        shaping: { ...shaping, ...likelyStrokes(shaping.strokes, SHAPED_SD, rateSd(record, shaping.id)) },
+      }),
+      ...careOf(used, record),
+      job: {
+        ...job,
+        // What the record will say of it, should it be done so: finer stones take their share too.
+        recessionMm: left.recessionMm - asked.found.recessionMm,
+        landAfterMm: landMmOf(tool.edge, left),
+      },
+      steps,
+      ...(curve?.step && { camber: pushed(curve.step) }),
+      ...(curve?.grind && { curveToGrind: curve.grind }),
+      ...(back && { back }),
+      ...(wholeMin !== undefined && { wholeBackMin: wholeMin }),
+      ...stropsOf(strops),
+      ...(settingMin > 0 && { settingMin }),
+      totalMin,
+      lowMin: likely.low,
+      highMin: likely.high,
+    },
+    judge: () => {
+      const judged = new Map(
+        verdicts(input, chosen, request.school ?? 'least-time').map((verdict) => [verdict.id, verdict]),
+      );
+      return bench.map(({ id }): Verdict => judged.get(id) ?? verdictOn(id, strops, outOfReach));
+    },
+  };
+}
+
+/** The last stone's step at the micro-bevel, on the edge as the stones before it leave it. */
+function renewedMicro(
+  tool: Tool,
+  { found }: PlanProblem,
+  input: ProgressionInput,
+  { steps }: Progression,
+): ProgressionStep | undefined {
+  const last = steps.at(-1);
+  const stone = input.abrasives.find(({ id }) => id === last?.id);
+  if (!last || !stone) return undefined;
+  const before = leftBySteps(
+    tool,
+    found,
+    input,
+    steps.slice(0, -1).map((step) => ({ ...step, facet: 'secondary' as const })),
+  );
+  const { minStrokes = PLAN_DEFAULTS.minStrokes } = input;
+  const strokes = microStrokes(tool.edge, before, itemOn(tool, stone, input.job), minStrokes);
+  return { ...last, strokes, minutes: last.minutes + (strokes - last.strokes) / input.job.strokesPerMin };
+}
+
+/** No stone at all. @throws Refusal on `stropOnly` without a strop that serves this edge */
+function stroppedOnly(
+  tool: ToolAtWork,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord,
+): Unjudged {
+  const { edge } = tool;
+  const atHand = benchAtWork(bench, record);
+  const strops = stropSteps(tool, atHand, request, undefined);
+  insist(
+    strops.length > 0,
+    'stropOnly',
+    'There is no strop at hand for this edge: hone it, or put a strop on the rail.',
+  );
+  const start = startOf(edge, request.landMm, tool.work);
+  const landMm = landMmOf(edge, start);
+  return {
+    plan: {
+      treatment: 'strop',
+      job: {
+        recessionMm: 0,
+        removeMm3: 0,
+        contactMm2: contactMm2(edge, start),
+        landBeforeMm: landMm,
+        landAfterMm: landMm,
+        wholeBevel: landMm >= wholeLandMm(edge) - 1e-6,
+      },
+      steps: [],
+      ...stropsOf(strops),
+      ...careOf(strops, record),
+      totalMin: strops.reduce((sum, { id, minutes }) => sum + minutes + careMin(id, record), 0),
+    },
+    judge: () =>
+      atHand.map(({ id }) => {
+        const used = strops.some((strop) => strop.id === id);
+        return { id, used, why: stropWhy(used) };
+      }),
+  };
+}
+
+const stropsOf = ([strop, bareStrop]: readonly StropStep[]): Pick<HoningPlan, 'strop' | 'bareStrop'> => ({
+  ...(strop && { strop }),
+  ...(bareStrop && { bareStrop }),
+});
+
+/** Minutes of grinding and stones of the plan {@link planOf} would give, without working out the rest of it. */
+export function leastMinutes(
+  tool: ToolAtWork,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: BenchRecord = {},
+): number {
+  const { input, atHand, solve, grinding } = solverOf(tool, bench, request, record);
+  return unmixed(input, atHand, solve).chosen.totalMin + (grinding?.minutes ?? 0);
+}
+
+function verdictOn(
+  id: string,
+  strops: readonly StropStep[],
+  outOfReach: ReadonlyMap<string, string>,
+): Verdict {
+  if (strops.some((strop) => strop.id === id)) return { id, used: true, why: stropWhy(true) };
+  return { id, used: false, why: outOfReach.get(id) ?? 'Oil and water stones are not mixed in one job.' };
+}
+
+const stropWhy = (used: boolean): string =>
+  used
+    ? 'About ten strokes a side, edge trailing, aligns what the last stone left.'
+    : 'A strop is enough for an edge that only fades.';
+
+function careOf(
+  used: readonly { readonly id: string }[],
+  record: BenchRecord,
+): { readonly care?: readonly PlanCare[] } {
+  const care = used.flatMap(({ id }) => {
+    const due = record[id]?.care.due;
+    return due ? [{ id, ...due }] : [];
+  });
+  return care.length > 0 ? { care } : {};
+}
