@@ -53,5 +53,8 @@ export default tseslint.config(
     files: ['web/src/**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
   },
-  { files: ['server/src/main.ts', 'web/src/main.ts', 'bench/src/**/*.ts'], rules: { 'no-console': 'off' } },
+  {
+    files: ['server/src/main.ts', 'web/src/main.ts', 'benchmarks/src/**/*.ts'],
+    rules: { 'no-console': 'off' },
+  },
 );

@@ -5,7 +5,7 @@ install();
 build();
 const { status } = await run(
   process.execPath,
-  [join(ROOT, 'bench/dist/bench.js'), ...process.argv.slice(2)],
+  [join(ROOT, 'benchmarks/dist/bench.js'), ...process.argv.slice(2)],
   { env: quietEnv() },
 );
 process.exit(status);

@@ -5,7 +5,6 @@ import { ROOT, build, install } from './lib/project.mjs';
 // Writes the demo's two years anew, after its tools, its habits or core's rules have changed.
 install();
 build();
-const core = await import(join(ROOT, 'core/dist/index.js'));
-const { demoText } = await import('./lib/boat-shed.mjs');
+const { demoText } = await import(join(ROOT, 'demo/dist/boat-shed.js'));
 const file = join(ROOT, 'demo', 'saltmarsh-boat-shed.workshop.json');
-writeFileSync(file, demoText(JSON.parse(readFileSync(file, 'utf8')), core));
+writeFileSync(file, demoText(JSON.parse(readFileSync(file, 'utf8'))));

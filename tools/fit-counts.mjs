@@ -6,8 +6,9 @@ import { ROOT, build, install, say } from './lib/project.mjs';
 // better. Counts of the trade are common practice, no source; what a row assumes beside is said with it.
 install();
 build();
-const { ABRASIVE_KINDS, contactMm2, recessionForTipMm, steelToGoBackMm3, unworked } = await import(
-  join(ROOT, 'core/dist/index.js')
+const { ABRASIVE_KINDS } = await import(join(ROOT, 'core/dist/abrasive/index.js'));
+const { contactMm2, recessionForTipMm, steelToGoBackMm3, unworked } = await import(
+  join(ROOT, 'core/dist/work/index.js')
 );
 
 const straight = { grind: 'flat', back: 'flat', front: { shape: 'straight' } };

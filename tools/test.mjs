@@ -64,6 +64,7 @@ const steps = [
   ['lint', 'npm', ['run', '--silent', 'lint'], ROOT, counts.plain],
   ['types', bin('tsc'), ['--noEmit', '-p', 'e2e'], ROOT, counts.plain],
   ['core', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/core`, counts.jasmine],
+  ['demo', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/demo`, counts.jasmine],
   ['contract', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/contract`, counts.jasmine],
   ['server', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/server`, counts.jasmine],
   ['web', bin('ng'), ['test', '--watch=false'], `${ROOT}/web`, counts.karma],

@@ -1,25 +1,23 @@
 import { Joi } from './joi.js';
 import {
-  ABRASIVE_KIND_NAMES,
-  EDGE_SHAPES,
-  GRIT_STANDARDS,
-  LUBRICANTS,
-  STROP_FACES,
-  Refusal,
-  grit,
   type Abrasive,
+  ABRASIVE_KIND_NAMES,
   type AbrasiveKind,
   type Between,
-  type EdgeShape,
-  type Sheets,
-  type StropFace,
   type Grade,
-  type Wheel,
-  type WheelReading,
-  attempt,
+  grit,
+  GRIT_STANDARDS,
   isWheel,
   kindFacts,
-} from '@mellow-anvil/core';
+  LUBRICANTS,
+  type Sheets,
+  STROP_FACES,
+  type StropFace,
+  type Wheel,
+  type WheelReading,
+} from '@mellow-anvil/core/abrasive';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
+import { EDGE_SHAPES, type EdgeShape } from '@mellow-anvil/core/blade';
 import { atField, day, id, instant, line, notes, number, oneOf, related, whole } from './fields.js';
 
 /** A grade that its standard knows. */

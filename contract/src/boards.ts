@@ -1,13 +1,13 @@
 import { Joi, type ArraySchema, type ObjectSchema, type StrictSchemaMap } from './joi.js';
 import {
-  MOST_STOPS,
   type BoardAsked,
   type BoardRevision,
   type BoardSizes,
   type BoardStop,
+  MOST_STOPS,
   type SettingBoard,
   type StopAsked,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/guide';
 import { day, id, line, number, whole } from './fields.js';
 
 const sizes: StrictSchemaMap<BoardSizes> = {

@@ -1,41 +1,40 @@
 import { Joi } from './joi.js';
 import {
   ABRASIVE_KIND_NAMES,
-  FAMILY_NAMES,
-  GRIT_STANDARDS,
-  JOBS,
-  STEEL_NAMES,
-  angleAdvice,
-  backBevel,
-  edgeKeep,
-  finishAdvice,
-  foldTo,
   grit,
+  GRIT_STANDARDS,
+  learnedRate,
+  type LearnedRate,
+} from '@mellow-anvil/core/abrasive';
+import { angleAdvice, finishAdvice, JOBS } from '@mellow-anvil/core/advice';
+import {
+  backBevel,
+  type Condition,
+  type Edge,
+  edgeKeep,
+  FAMILY_NAMES,
+  hollowGrind,
+  type HollowGrindInput,
+  honedHollow,
+  landGrowth,
+  planeAngles,
+  settingShift,
+  skewCut,
+  STEEL_NAMES,
+} from '@mellow-anvil/core/blade';
+import { regrindInterval, wedgeHeat } from '@mellow-anvil/core/grinding';
+import {
+  foldTo,
   guideAngle,
   guideCalibration,
   guideProjection,
-  hollowGrind,
-  honedHollow,
-  countdown,
-  intake,
-  learnedRate,
-  regrindInterval,
-  wedgeHeat,
-  type Condition,
-  type Edge,
-  type LearnedRate,
-  type HollowGrindInput,
   knifeLift,
-  landGrowth,
-  liftStack,
-  planeAngles,
-  progression,
-  settingShift,
-  skewCut,
-  wheelSupport,
   type KnifeLiftInput,
+  liftStack,
   type Packing,
-} from '@mellow-anvil/core';
+  wheelSupport,
+} from '@mellow-anvil/core/guide';
+import { countdown, intake, progression } from '@mellow-anvil/core/plan';
 import type { Calculation } from './calculation.js';
 import { camberCalculations } from './camber-calculations.js';
 import { workCalculations } from './work-calculations.js';

@@ -1,18 +1,17 @@
 import { Joi } from './joi.js';
 import {
   boardTracks,
+  type BoardTracksInput,
   camber,
   camberReading,
   camberStrokes,
   cornerLeanDeg,
-  gougeArc,
+  type LeanInput,
   lightReading,
   profileReading,
   rocker,
-  rodFit,
-  type BoardTracksInput,
-  type LeanInput,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/camber';
+import { gougeArc, rodFit } from '@mellow-anvil/core/curve';
 import type { Calculation } from './calculation.js';
 import { number } from './fields.js';
 

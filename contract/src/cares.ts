@@ -1,5 +1,5 @@
 import { Joi } from './joi.js';
-import { CARE_KINDS, type Care } from '@mellow-anvil/core';
+import { type Care, CARE_KINDS } from '@mellow-anvil/core/abrasive';
 import { atField, id, instant, line, notes, number, oneOf } from './fields.js';
 
 /** One entry in an abrasive’s own record. */

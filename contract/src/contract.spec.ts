@@ -1,19 +1,15 @@
 import fc from 'fast-check';
 import { Joi, type Schema } from './joi.js';
+import { FAMILIES, type Family, FAMILY_NAMES, familyFacts, STEEL_NAMES } from '@mellow-anvil/core/blade';
 import {
-  FAMILIES,
-  FAMILY_NAMES,
   GENERIC_SIDE_CLAMPING_GUIDE,
-  STEEL_NAMES,
-  familyFacts,
   guideAngle,
   guideProjection,
-  liftStack,
-  progression,
-  seatGeometry,
-  type Family,
   type GuideSeat,
-} from '@mellow-anvil/core';
+  liftStack,
+  seatGeometry,
+} from '@mellow-anvil/core/guide';
+import { progression } from '@mellow-anvil/core/plan';
 import { abrasiveSchema } from './abrasives.js';
 import { calculations } from './calculations.js';
 import { check } from './check.js';

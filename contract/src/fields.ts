@@ -1,5 +1,5 @@
 import { Joi, type AnySchema, type NumberSchema, type State, type StringSchema } from './joi.js';
-import { INSTANT_PATTERN, utcInstant } from '@mellow-anvil/core';
+import { INSTANT_PATTERN, utcInstant } from '@mellow-anvil/core/base';
 
 /** A numeric field's bounds and why they are there; the page shows them, the server holds them. */
 export interface Range {

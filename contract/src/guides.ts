@@ -1,14 +1,14 @@
 import { Joi, type ObjectSchema } from './joi.js';
 import {
-  GUIDE_FORMS,
-  ROLLER_FORMS,
   type Guide,
+  GUIDE_FORMS,
   type GuideForm,
   type GuideGeometry,
   type GuideReading,
   type GuideSeat,
+  ROLLER_FORMS,
   type SeatReadings,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/guide';
 import { atField, id, line, notes, number, oneOf, related } from './fields.js';
 
 export const readingsSchema = Joi.array()

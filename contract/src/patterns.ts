@@ -1,5 +1,7 @@
 import { Joi, type ObjectSchema, type Schema } from './joi.js';
-import { MOST_NOTCHES, parseNumber, unlessRefused, type PrinterBars } from '@mellow-anvil/core';
+import { parseNumber, unlessRefused } from '@mellow-anvil/core/base';
+import { MOST_NOTCHES } from '@mellow-anvil/core/pattern';
+import type { PrinterBars } from '@mellow-anvil/core/workshop';
 import { RANGES, number, oneOf, type RangeName } from './fields.js';
 
 export const PAPERS = ['a4', 'letter'] as const;

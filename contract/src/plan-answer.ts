@@ -1,12 +1,7 @@
 import { Joi } from './joi.js';
-import {
-  FACETS,
-  SCHOOLS,
-  type AnsweredStep,
-  type Condition,
-  type PlanAnswer,
-  type School,
-} from '@mellow-anvil/core';
+import type { Condition } from '@mellow-anvil/core/blade';
+import { type AnsweredStep, type PlanAnswer, type School, SCHOOLS } from '@mellow-anvil/core/plan';
+import { FACETS } from '@mellow-anvil/core/work';
 import { id, line, number, oneOf } from './fields.js';
 import { conditionSchema, grindingSchema, planRequestSchema, wayOutSchema } from './plans.js';
 

@@ -1,34 +1,30 @@
 import { Joi, type NumberSchema, type ObjectSchema } from './joi.js';
+import { ABRASIVE_KIND_NAMES, CARE_KINDS } from '@mellow-anvil/core/abrasive';
+import { type Condition, CONDITIONS, type Fault, FAULTS } from '@mellow-anvil/core/blade';
 import {
-  ABRASIVE_KIND_NAMES,
-  CARE_KINDS,
-  CONDITIONS,
-  FAULTS,
-  SCHOOLS,
-  STROP_PURPOSES,
-  TREATMENTS,
-  WAYS,
-  WAYS_OUT,
   type BackStep,
   type CamberRequest,
   type CamberStep,
-  type Condition,
-  type Fault,
-  type GrindRequest,
   type GrindingStep,
+  type GrindRequest,
   type HoningJob,
   type HoningPlan,
   type PlanCare,
+  type PlanRequest,
   type PlanStep,
+  type ProgressionStep,
+  SCHOOLS,
   type ShapingStep,
+  STROP_PURPOSES,
   type StropStep,
   type TooMuch,
-  type Plan,
-  type PlanRequest,
-  type ProgressionStep,
+  TREATMENTS,
   type Verdict,
   type WayOut,
-} from '@mellow-anvil/core';
+  WAYS_OUT,
+} from '@mellow-anvil/core/plan';
+import { WAYS } from '@mellow-anvil/core/work';
+import type { Plan } from '@mellow-anvil/core/workshop';
 import { id, line, number, oneOf, whole } from './fields.js';
 
 /** Faults that reach so far, and the one that is an angle. */

@@ -1,29 +1,30 @@
 import { Joi, type AlternativesSchema, type SchemaMap } from './joi.js';
+import { CARE_KINDS } from '@mellow-anvil/core/abrasive';
+import { MANNERS } from '@mellow-anvil/core/blade';
 import {
-  BURRS,
+  type BenchStep,
+  COUNTS,
+  type Lift,
+  type RunGrinding,
+  type Station,
+  type StationKind,
+  STROP_PURPOSES,
+} from '@mellow-anvil/core/plan';
+import { BURRS, PROOFS } from '@mellow-anvil/core/record';
+import {
   BURR_FEELS,
   BURR_PLACES,
-  CARE_KINDS,
   COLOUR_LEFT,
-  COUNTS,
-  FACETS,
   HEATS,
-  MANNERS,
   POLISHES,
-  PROOFS,
-  SHAKES,
-  SKIPS,
-  STROP_PURPOSES,
-  type Lift,
   type PutIn,
   type RunEvent,
   type RunFactKind,
-  type RunGrinding,
   type RunPlan,
-  type BenchStep,
-  type Station,
-  type StationKind,
-} from '@mellow-anvil/core';
+  SHAKES,
+  SKIPS,
+} from '@mellow-anvil/core/run';
+import { FACETS } from '@mellow-anvil/core/work';
 import { id, instant, line, number, oneOf, whole } from './fields.js';
 import { conditionSchema } from './plans.js';
 import { placesSchema, settingSchema } from './sessions.js';

@@ -1,20 +1,18 @@
 import { Joi } from './joi.js';
+import { CAMBER_READ_BY, type CamberRead } from '@mellow-anvil/core/camber';
+import type { SessionSetting, StopUsed } from '@mellow-anvil/core/guide';
 import {
-  FACETS,
   BURRS,
-  BURR_PLACES,
-  CAMBER_READ_BY,
-  PROOFS,
-  SESSION_KINDS,
-  type CamberRead,
   type Chips,
   type Outcome,
+  PROOFS,
   type Session,
-  type SessionSetting,
+  SESSION_KINDS,
   type SessionStep,
-  type StopUsed,
   type Use,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/record';
+import { BURR_PLACES } from '@mellow-anvil/core/run';
+import { FACETS } from '@mellow-anvil/core/work';
 import { atField, id, instant, line, notes, number, oneOf, whole } from './fields.js';
 import { conditionSchema } from './plans.js';
 

@@ -1,5 +1,6 @@
 import { Joi } from './joi.js';
-import type { Packing, PrinterBars, Settings } from '@mellow-anvil/core';
+import type { Packing } from '@mellow-anvil/core/guide';
+import type { PrinterBars, Settings } from '@mellow-anvil/core/workshop';
 import { line, number, oneOf, whole } from './fields.js';
 
 export const packingSchema = Joi.array()

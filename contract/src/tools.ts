@@ -1,19 +1,19 @@
 import { Joi } from './joi.js';
+import { Refusal } from '@mellow-anvil/core/base';
 import {
   CAMBER_JOBS,
-  FAMILY_NAMES,
-  MANNERS,
-  RACK_STATES,
-  Refusal,
-  STEEL_NAMES,
-  edgeChain,
-  frontProfile,
   type CamberDesign,
   type Edge,
+  edgeChain,
+  FAMILY_NAMES,
+  frontProfile,
   type HostPlane,
+  MANNERS,
   type Overruling,
+  RACK_STATES,
+  STEEL_NAMES,
   type Tool,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/blade';
 import { edge } from './edges.js';
 import { atField, instant, line, notes, number, oneOf } from './fields.js';
 

@@ -1,5 +1,6 @@
 import { Joi } from './joi.js';
-import { edgeWork, liftAngle, primaryShaping, stropWrap, type KnifeBlade } from '@mellow-anvil/core';
+import { type KnifeBlade, liftAngle } from '@mellow-anvil/core/guide';
+import { edgeWork, primaryShaping, stropWrap } from '@mellow-anvil/core/work';
 import type { Calculation } from './calculation.js';
 import { number, whole } from './fields.js';
 

@@ -1,5 +1,6 @@
 import { Joi, type ArraySchema, type ObjectSchema } from './joi.js';
-import { INSTANT_PATTERN, WORKSHOP_FORMAT, readInstant, type Workshop } from '@mellow-anvil/core';
+import { INSTANT_PATTERN, readInstant } from '@mellow-anvil/core/base';
+import { type Workshop, WORKSHOP_FORMAT } from '@mellow-anvil/core/workshop';
 import { abrasiveSchema } from './abrasives.js';
 import { boardSchema } from './boards.js';
 import { careSchema } from './cares.js';

@@ -1,7 +1,9 @@
 import { readFile } from 'node:fs/promises';
 import { request } from 'node:http';
 import { Ajv2019 } from 'ajv/dist/2019.js';
-import { FAMILY_NAMES, guideProjection, planHoning, type Tool } from '@mellow-anvil/core';
+import { FAMILY_NAMES, type Tool } from '@mellow-anvil/core/blade';
+import { guideProjection } from '@mellow-anvil/core/guide';
+import { planHoning } from '@mellow-anvil/core/plan';
 import { workshopJsonSchema } from './openapi/openapi.js';
 import { GUIDE, JIGS, TOOLS, session, stone } from './testing/fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from './testing/workshop.js';

@@ -7,7 +7,16 @@ import { fileURLToPath } from 'node:url';
 /** The folder the repository lies in. */
 export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 
-const BUILT_FROM = ['core', 'contract', 'server', 'web', 'bench', 'tsconfig.base.json', 'package-lock.json'];
+const BUILT_FROM = [
+  'core',
+  'contract',
+  'server',
+  'web',
+  'demo/src',
+  'benchmarks',
+  'tsconfig.base.json',
+  'package-lock.json',
+];
 const NOT_SOURCE = new Set(['node_modules', 'dist', '.angular']);
 const OLDEST_NODE = [20, 19];
 
@@ -44,7 +53,7 @@ export function install() {
   writeFileSync(stamp, wanted);
 }
 
-/** Builds core, contract, server, bench and the page, when their sources have changed. */
+/** Builds core, contract, server, demo, benchmarks and the page, when their sources have changed. */
 export function build() {
   const wanted = hashOf(BUILT_FROM.flatMap((name) => filesUnder(join(ROOT, name))));
   const stamp = join(ROOT, '.build-stamp');

@@ -40,4 +40,3 @@ export function wheelWear({ wheel }: Pick<Abrasive, 'wheel'>): WheelWear | undef
     readings: readings.length,
   };
 }
-

@@ -93,4 +93,3 @@ export interface TooMuch {
   readonly rubbingMin: number;
   readonly ways: readonly WayOut[];
 }
-

@@ -1,4 +1,10 @@
-import { GRIND_NICK_MM, REPAIR_NICK_MM, TIP_RADIUS_UM, type Condition, type FaultKind } from '../blade/dulling.js';
+import {
+  GRIND_NICK_MM,
+  REPAIR_NICK_MM,
+  TIP_RADIUS_UM,
+  type Condition,
+  type FaultKind,
+} from '../blade/dulling.js';
 import { includedDeg, type Edge } from '../blade/edge.js';
 import { cosDeg, sinDeg } from '../base/trig.js';
 import type { EdgeAtWork } from '../work/edge-at-work.js';

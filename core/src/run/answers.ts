@@ -46,4 +46,3 @@ export interface Told {
   /** Places to press at, 0 to 4 from the left. */
   readonly press?: readonly number[];
 }
-

@@ -71,4 +71,3 @@ export type RunEvent = RunFact & {
   /** ISO 8601 instant on the maker's clock. */
   readonly at: string;
 };
-

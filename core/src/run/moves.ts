@@ -2,8 +2,26 @@ import { purposeOf } from '../plan/bench-step.js';
 import { strokesOf, type Count } from '../plan/counting.js';
 import type { Station } from '../plan/station.js';
 import type { Burr } from '../record/session.js';
-import { BURR_PLACES, SHAKE_PLACES, type BurrFeel, type GateWord, type Heat, type ColourLeft, type Polish, type Shake, type Told } from './answers.js';
-import { GAP_STROKES, finestStone, firstStone, gapsOf, markerCure, markerTells, weakerThanStrong } from './gates.js';
+import {
+  BURR_PLACES,
+  SHAKE_PLACES,
+  type BurrFeel,
+  type GateWord,
+  type Heat,
+  type ColourLeft,
+  type Polish,
+  type Shake,
+  type Told,
+} from './answers.js';
+import {
+  GAP_STROKES,
+  finestStone,
+  firstStone,
+  gapsOf,
+  markerCure,
+  markerTells,
+  weakerThanStrong,
+} from './gates.js';
 import type { PutIn } from './events.js';
 import type { Run, RunStep } from './run-state.js';
 

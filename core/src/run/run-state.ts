@@ -52,4 +52,3 @@ export interface Run {
   readonly minutes: number;
   readonly events: number;
 }
-

@@ -1,6 +1,6 @@
 import { Joi } from '@mellow-anvil/contract';
 import { abrasiveSchema } from '@mellow-anvil/contract';
-import { ABRASIVE_KIND_NAMES, grit, type Abrasive } from '@mellow-anvil/core';
+import { type Abrasive, ABRASIVE_KIND_NAMES, grit } from '@mellow-anvil/core/abrasive';
 import { defineKind } from '../shared/kind.js';
 
 export const abrasives = defineKind<Abrasive>({

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
-import type { Abrasive, BenchRecord, HoningPlan } from '@mellow-anvil/core';
+import type { Abrasive, BenchRecord } from '@mellow-anvil/core/abrasive';
+import type { HoningPlan } from '@mellow-anvil/core/plan';
 import { TOOLS, stone } from '../testing/fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from '../testing/workshop.js';
 

@@ -1,6 +1,6 @@
 import { Joi } from '@mellow-anvil/contract';
 import { careSchema } from '@mellow-anvil/contract';
-import { CARE_KINDS, type Care } from '@mellow-anvil/core';
+import { type Care, CARE_KINDS } from '@mellow-anvil/core/abrasive';
 import { defineKind } from '../shared/kind.js';
 
 export const cares = defineKind<Care>({

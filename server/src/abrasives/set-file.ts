@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 import { Joi } from '@mellow-anvil/contract';
 import { abrasiveSchema, check, type FieldProblem } from '@mellow-anvil/contract';
-import { attempt, parseNumber, Refusal, type Abrasive, type Identified } from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import { attempt, type Identified, parseNumber, Refusal } from '@mellow-anvil/core/base';
 import { invalid } from '../shared/problem.js';
 
 /** A set as one open JSON file. */

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { printQuerySchema } from '@mellow-anvil/contract';
-import { boardPattern, type Guide, type SettingBoard } from '@mellow-anvil/core';
+import type { Guide, SettingBoard } from '@mellow-anvil/core/guide';
+import { boardPattern } from '@mellow-anvil/core/pattern';
 import type { Printer } from '../patterns/printer.js';
 import { HttpProblem } from '../shared/problem.js';
 import { checked } from '../shared/resource.routes.js';

@@ -1,6 +1,6 @@
 import { Joi } from '@mellow-anvil/contract';
 import { boardSchema } from '@mellow-anvil/contract';
-import type { SettingBoard } from '@mellow-anvil/core';
+import type { SettingBoard } from '@mellow-anvil/core/guide';
 import { defineKind } from '../shared/kind.js';
 
 export const boards = defineKind<SettingBoard>({

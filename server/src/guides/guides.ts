@@ -1,5 +1,5 @@
 import { guideSchema } from '@mellow-anvil/contract';
-import type { Guide } from '@mellow-anvil/core';
+import type { Guide } from '@mellow-anvil/core/guide';
 import { defineKind } from '../shared/kind.js';
 
 export const guides = defineKind<Guide>({

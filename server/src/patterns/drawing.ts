@@ -1,4 +1,6 @@
-import { formatAngle, formatLength, type Pattern, type PatternHand, type Settings } from '@mellow-anvil/core';
+import { formatAngle, formatLength } from '@mellow-anvil/core/base';
+import type { Pattern, PatternHand } from '@mellow-anvil/core/pattern';
+import type { Settings } from '@mellow-anvil/core/workshop';
 import { patternDxf } from './dxf.js';
 import { patternPdf, type PrintOptions } from './pdf.js';
 import { patternStl } from './stl.js';

@@ -8,7 +8,7 @@ import {
   point2d,
   point3d,
 } from '@tarikjabiri/dxf';
-import { PATTERN_LAYERS, type Pattern, type PatternLayer } from '@mellow-anvil/core';
+import { type Pattern, PATTERN_LAYERS, type PatternLayer } from '@mellow-anvil/core/pattern';
 
 const COLOURS: Readonly<Record<PatternLayer, number>> = {
   cut: Colors.Red,

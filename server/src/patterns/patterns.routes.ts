@@ -5,10 +5,10 @@ import {
   camberTemplate,
   foldingSheet,
   gaugeBlock,
-  restTemplate,
   type Pattern,
   type PatternHand,
-} from '@mellow-anvil/core';
+  restTemplate,
+} from '@mellow-anvil/core/pattern';
 import { HttpProblem } from '../shared/problem.js';
 import { checked } from '../shared/resource.routes.js';
 import type { Printer } from './printer.js';

@@ -1,14 +1,13 @@
 import type { BoardDraft } from '@mellow-anvil/contract';
 import {
   GENERIC_SIDE_CLAMPING_GUIDE,
-  USUAL_BOARD,
+  guideProjection,
   leastLengthMm,
   nextLabel,
-  restTemplate,
-  extentOf,
-  guideProjection,
   seatGeometry,
-} from '@mellow-anvil/core';
+  USUAL_BOARD,
+} from '@mellow-anvil/core/guide';
+import { extentOf, restTemplate } from '@mellow-anvil/core/pattern';
 import { readDxf, readPdf, readStl, readSvg, type Line } from '../testing/read-back.js';
 import { openTestWorkshop, type TestWorkshop } from '../testing/workshop.js';
 

@@ -1,11 +1,11 @@
+import type { Point } from '@mellow-anvil/core/blade';
 import {
-  extentOf,
   type Extent,
+  extentOf,
   type Mark,
   type Pattern,
   type PatternLayer,
-  type Point,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/pattern';
 import { checkBars, linesOf, openSheets, roomOn, type Pen, type SheetOptions, type Sheets } from './sheet.js';
 import { printable } from './typeface.js';
 

@@ -1,12 +1,7 @@
 import type { Response } from 'express';
 import type { PrintQuery } from '@mellow-anvil/contract';
-import {
-  PRINTED_BAR_MM,
-  type Pattern,
-  type PatternHand,
-  type PrinterBars,
-  type Settings,
-} from '@mellow-anvil/core';
+import type { Pattern, PatternHand } from '@mellow-anvil/core/pattern';
+import { PRINTED_BAR_MM, type PrinterBars, type Settings } from '@mellow-anvil/core/workshop';
 import { HttpProblem } from '../shared/problem.js';
 import type { Store } from '../shared/store.js';
 import { readSettings } from '../settings/settings.routes.js';

@@ -1,6 +1,7 @@
 import PDFDocument from 'pdfkit';
 import type { Paper } from '@mellow-anvil/contract';
-import { PRINTED_BAR_MM, type Point, type PrinterBars } from '@mellow-anvil/core';
+import type { Point } from '@mellow-anvil/core/blade';
+import { PRINTED_BAR_MM, type PrinterBars } from '@mellow-anvil/core/workshop';
 import { WEIGHTS, facesOf, runsOf, type Weight } from './typeface.js';
 
 const PT = 72 / 25.4;

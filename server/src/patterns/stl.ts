@@ -1,7 +1,7 @@
 import modeling from '@jscad/modeling';
 import stl from '@jscad/stl-serializer';
 import openManifold, { type Manifold, type ManifoldToplevel } from 'manifold-3d';
-import { LETTERS_RISE_MM, type Pattern, type SolidText } from '@mellow-anvil/core';
+import { LETTERS_RISE_MM, type Pattern, type SolidText } from '@mellow-anvil/core/pattern';
 
 let opening: Promise<ManifoldToplevel> | undefined;
 

@@ -1,5 +1,6 @@
 import { create } from 'xmlbuilder2';
-import { extentOf, type Pattern, type Point } from '@mellow-anvil/core';
+import type { Point } from '@mellow-anvil/core/blade';
+import { extentOf, type Pattern } from '@mellow-anvil/core/pattern';
 import { PENS } from './pdf.js';
 
 const MARGIN = 5;

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { honingPlanAsk } from '@mellow-anvil/contract';
-import type { Abrasive, Tool } from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { Tool } from '@mellow-anvil/core/blade';
 import type { Reckoner } from '../records/reckoner.js';
 import { orInvalid } from '../shared/drafts.js';
 import { checked } from '../shared/resource.routes.js';

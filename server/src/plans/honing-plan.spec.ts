@@ -1,26 +1,17 @@
 import { readFile } from 'node:fs/promises';
+import { type Abrasive, type BenchRecord, kindFacts } from '@mellow-anvil/core/abrasive';
+import { type Condition, CONDITIONS, FAMILY_NAMES, type Tool } from '@mellow-anvil/core/blade';
+import { planAnswer, type PlanAnswer, type School, SCHOOLS, TOO_MANY_STROKES } from '@mellow-anvil/core/plan';
+import type { ToolRecord } from '@mellow-anvil/core/record';
 import {
-  CONDITIONS,
-  FAMILY_NAMES,
-  SCHOOLS,
-  TOO_MANY_STROKES,
   afterEvent,
   beginRun,
-  kindFacts,
-  planAnswer,
-  strokesLeft,
-  type Abrasive,
-  type BenchRecord,
-  type Condition,
-  type PlanAnswer,
   type Run,
   type RunEvent,
   type RunFact,
   type RunPlan,
-  type School,
-  type Tool,
-  type ToolRecord,
-} from '@mellow-anvil/core';
+  strokesLeft,
+} from '@mellow-anvil/core/run';
 import { openTestWorkshop, type TestWorkshop } from '../testing/workshop.js';
 
 const DEMO = new URL('../../../demo/saltmarsh-boat-shed.workshop.json', import.meta.url);

@@ -1,6 +1,6 @@
 import { Joi } from '@mellow-anvil/contract';
 import { planSchema } from '@mellow-anvil/contract';
-import type { Plan } from '@mellow-anvil/core';
+import type { Plan } from '@mellow-anvil/core/workshop';
 import { defineKind } from '../shared/kind.js';
 
 export const plans = defineKind<Plan>({

@@ -1,24 +1,26 @@
 import type { Stored } from '@mellow-anvil/contract';
 import {
-  benchAtWork,
-  benchRecord,
-  edgeHistory,
-  inOrder,
-  rateReadings,
-  readingsNow,
-  usesOfStones,
   type Abrasive,
+  benchAtWork,
   type BenchRecord,
   type Care,
+  inOrder,
   type OwnedAbrasive,
-  type RateReading,
-  type RecordedSession,
   type SizedAbrasive,
   type StoneAtWork,
   type StoneRecord,
-  type Tool,
+} from '@mellow-anvil/core/abrasive';
+import type { Tool } from '@mellow-anvil/core/blade';
+import {
+  benchRecord,
+  edgeHistory,
+  type RateReading,
+  rateReadings,
+  readingsNow,
+  type RecordedSession,
   type UseOfStone,
-} from '@mellow-anvil/core';
+  usesOfStones,
+} from '@mellow-anvil/core/record';
 import { abrasives } from '../abrasives/abrasives.js';
 import { cares } from '../abrasives/cares.js';
 import type { Connection } from '../storage/database.js';

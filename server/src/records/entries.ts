@@ -1,6 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import type { Stored } from '@mellow-anvil/contract';
-import type { Session } from '@mellow-anvil/core';
+import type { Session } from '@mellow-anvil/core/record';
 import { sessions } from '../sessions/sessions.js';
 import { rowsNamed } from '../shared/rows.js';
 import { toStored } from '../shared/store.js';

@@ -1,5 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
-import type { RecordedSession, Tool } from '@mellow-anvil/core';
+import type { Tool } from '@mellow-anvil/core/blade';
+import type { RecordedSession } from '@mellow-anvil/core/record';
 import { idsOf, rowsNamed } from '../shared/rows.js';
 import type { Connection } from '../storage/database.js';
 import { tools } from '../tools/tools.js';

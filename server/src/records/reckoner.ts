@@ -1,5 +1,6 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import type { BenchRecord, ToolRecord } from '@mellow-anvil/core';
+import type { BenchRecord } from '@mellow-anvil/core/abrasive';
+import type { ToolRecord } from '@mellow-anvil/core/record';
 import type { Database } from '../storage/database.js';
 import { idsOf } from '../shared/rows.js';
 import { tools } from '../tools/tools.js';

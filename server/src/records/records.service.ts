@@ -1,14 +1,14 @@
 import type { Stored } from '@mellow-anvil/contract';
+import type { StoneAtWork } from '@mellow-anvil/core/abrasive';
 import {
   edgeHistory,
+  type LifeEntry,
   lifeOf,
   recordOf,
-  toolRecord,
-  type LifeEntry,
   type Session,
-  type StoneAtWork,
+  toolRecord,
   type ToolRecord,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/record';
 import type { Connection } from '../storage/database.js';
 import { notFound } from '../shared/problem.js';
 import { rowsNamed } from '../shared/rows.js';

@@ -1,6 +1,6 @@
 import { QueryTypes } from 'sequelize';
 import type { RunSummary } from '@mellow-anvil/contract';
-import type { RunEvent } from '@mellow-anvil/core';
+import type { RunEvent } from '@mellow-anvil/core/run';
 import { invalid } from '../shared/problem.js';
 import type { Connection } from '../storage/database.js';
 import type { Statements } from '../storage/sqlite-file.js';

@@ -1,18 +1,8 @@
-import {
-  inOrder,
-  itemOf,
-  runOf,
-  sessionsOfRun,
-  unworked,
-  asFound,
-  worked,
-  type EdgeAtWork,
-  type OwnedAbrasive,
-  type RunEvent,
-  type RunPlan,
-  type SessionStep,
-  type Tool,
-} from '@mellow-anvil/core';
+import { inOrder, type OwnedAbrasive } from '@mellow-anvil/core/abrasive';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { itemOf, type SessionStep } from '@mellow-anvil/core/record';
+import { type RunEvent, runOf, type RunPlan, sessionsOfRun } from '@mellow-anvil/core/run';
+import { asFound, type EdgeAtWork, unworked, worked } from '@mellow-anvil/core/work';
 import { TOOLS, stone } from '../testing/fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from '../testing/workshop.js';
 

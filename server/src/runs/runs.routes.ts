@@ -2,7 +2,7 @@ import { Router } from 'express';
 import Papa from 'papaparse';
 import { Joi } from '@mellow-anvil/contract';
 import { runEventsSchema } from '@mellow-anvil/contract';
-import { runTable } from '@mellow-anvil/core';
+import { runTable } from '@mellow-anvil/core/run';
 import { checked } from '../shared/resource.routes.js';
 import type { RunsService } from './runs.service.js';
 

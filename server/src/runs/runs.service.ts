@@ -1,15 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import type { RunSummary, StoredRun } from '@mellow-anvil/contract';
-import {
-  forcesOf,
-  runOf,
-  sessionsOfRun,
-  type Run,
-  type RunEvent,
-  type RunPlan,
-  type Tool,
-} from '@mellow-anvil/core';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { forcesOf } from '@mellow-anvil/core/record';
+import { type Run, type RunEvent, runOf, type RunPlan, sessionsOfRun } from '@mellow-anvil/core/run';
 import { abrasives } from '../abrasives/abrasives.js';
 import { cares } from '../abrasives/cares.js';
 import { sessions } from '../sessions/sessions.js';

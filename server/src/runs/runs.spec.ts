@@ -1,4 +1,4 @@
-import { runOf, sessionsOfRun } from '@mellow-anvil/core';
+import { runOf, sessionsOfRun } from '@mellow-anvil/core/run';
 import { TOOLS, runEvents, session, stone } from '../testing/fixtures.js';
 import { openTestWorkshop, type Answer, type TestWorkshop } from '../testing/workshop.js';
 

@@ -1,6 +1,6 @@
 import { Joi } from '@mellow-anvil/contract';
 import { sessionSchema } from '@mellow-anvil/contract';
-import { SESSION_KINDS, type Session } from '@mellow-anvil/core';
+import { type Session, SESSION_KINDS } from '@mellow-anvil/core/record';
 import { defineKind } from '../shared/kind.js';
 
 export const sessions = defineKind<Session>({

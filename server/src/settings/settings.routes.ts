@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { changeSchema, settingsSchema, type Stored } from '@mellow-anvil/contract';
-import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core';
+import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core/workshop';
 import { HttpProblem } from '../shared/problem.js';
 import { checked } from '../shared/resource.routes.js';
 import { changedRow, newRow, type Store } from '../shared/store.js';

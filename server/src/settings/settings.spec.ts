@@ -1,4 +1,4 @@
-import { DEFAULT_SETTINGS } from '@mellow-anvil/core';
+import { DEFAULT_SETTINGS } from '@mellow-anvil/core/workshop';
 import { isLoopback } from '../shared/strangers.js';
 import { openTestWorkshop, type TestWorkshop } from '../testing/workshop.js';
 

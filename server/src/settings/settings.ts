@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize';
 import { settingsSchema } from '@mellow-anvil/contract';
-import type { Settings } from '@mellow-anvil/core';
+import type { Settings } from '@mellow-anvil/core/workshop';
 import { defineKind, type Row } from '../shared/kind.js';
 import type { Connection } from '../storage/database.js';
 

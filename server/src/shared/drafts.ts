@@ -6,20 +6,11 @@ import {
   type BoardDraft,
   type PlanDraft,
 } from '@mellow-anvil/contract';
-import {
-  asItStands,
-  caresOf,
-  isRoller,
-  kindFacts,
-  makeBoard,
-  type Abrasive,
-  type Care,
-  type Guide,
-  type Plan,
-  type Session,
-  type SettingBoard,
-  type Tool,
-} from '@mellow-anvil/core';
+import { type Abrasive, type Care, caresOf, kindFacts } from '@mellow-anvil/core/abrasive';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { type Guide, isRoller, makeBoard, type SettingBoard } from '@mellow-anvil/core/guide';
+import { asItStands, type Session } from '@mellow-anvil/core/record';
+import type { Plan } from '@mellow-anvil/core/workshop';
 import { figured } from '../workers/workers.js';
 import type { Reckoner } from '../records/reckoner.js';
 import { HttpProblem, invalid } from './problem.js';

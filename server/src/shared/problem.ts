@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler, Response } from 'express';
 import type { FieldProblem, Problem } from '@mellow-anvil/contract';
-import { Refusal } from '@mellow-anvil/core';
+import { Refusal } from '@mellow-anvil/core/base';
 import type { Logger } from 'pino';
 import { WorkshopDamaged } from '../storage/finding.js';
 

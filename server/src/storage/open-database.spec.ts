@@ -2,7 +2,7 @@ import { mkdir, mkdtemp, readFile, readdir, rm, writeFile } from 'node:fs/promis
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
-import { forcesOf, type Session } from '@mellow-anvil/core';
+import { forcesOf, type Session } from '@mellow-anvil/core/record';
 import { QueryTypes, Sequelize } from 'sequelize';
 import { BOARD, runEvents } from '../testing/fixtures.js';
 import { openTestWorkshop } from '../testing/workshop.js';

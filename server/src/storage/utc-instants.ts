@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
-import { readInstant } from '@mellow-anvil/core';
+import { readInstant } from '@mellow-anvil/core/base';
 
 /** Where the database keeps instants that people give: columns, and fields within JSON. */
 const COLUMNS = [

@@ -1,14 +1,8 @@
-import type {
-  Abrasive,
-  Family,
-  Guide,
-  RollerGuide,
-  RunEvent,
-  RunPlan,
-  Session,
-  SingleBevelEdge,
-  Tool,
-} from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { Family, SingleBevelEdge, Tool } from '@mellow-anvil/core/blade';
+import type { Guide, RollerGuide } from '@mellow-anvil/core/guide';
+import type { Session } from '@mellow-anvil/core/record';
+import type { RunEvent, RunPlan } from '@mellow-anvil/core/run';
 
 const flat: SingleBevelEdge = {
   form: 'single-bevel',

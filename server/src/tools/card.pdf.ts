@@ -1,15 +1,8 @@
 import QRCode from 'qrcode';
-import {
-  FACET_NAMES,
-  box,
-  edgeChain,
-  formatNumber,
-  unlessRefused,
-  type Edge,
-  type PatternHand,
-  type Point,
-  type ToolCard,
-} from '@mellow-anvil/core';
+import { formatNumber, unlessRefused } from '@mellow-anvil/core/base';
+import { type Edge, edgeChain, type Point } from '@mellow-anvil/core/blade';
+import { FACET_NAMES, type ToolCard } from '@mellow-anvil/core/guide';
+import { box, type PatternHand } from '@mellow-anvil/core/pattern';
 import type { PrintOptions } from '../patterns/pdf.js';
 import { checkBars, linesOf, openSheets, type Sheets } from '../patterns/sheet.js';
 import { printable } from '../patterns/typeface.js';

@@ -1,6 +1,8 @@
 import { Router } from 'express';
 import { printQuerySchema } from '@mellow-anvil/contract';
-import { toolCard, type Abrasive, type Guide, type SettingBoard, type Tool } from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { type Guide, type SettingBoard, toolCard } from '@mellow-anvil/core/guide';
 import { sendFile, type Printer } from '../patterns/printer.js';
 import type { Reckoner } from '../records/reckoner.js';
 import { checked } from '../shared/resource.routes.js';

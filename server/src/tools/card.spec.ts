@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import jsQR from 'jsqr';
-import { guideProjection, type Workshop } from '@mellow-anvil/core';
+import { guideProjection } from '@mellow-anvil/core/guide';
+import type { Workshop } from '@mellow-anvil/core/workshop';
 import { readPdf } from '../testing/read-back.js';
 import { openTestWorkshop, type TestWorkshop } from '../testing/workshop.js';
 

@@ -1,6 +1,6 @@
 import { Joi } from '@mellow-anvil/contract';
 import { toolSchema } from '@mellow-anvil/contract';
-import { FAMILY_NAMES, STEEL_NAMES, type Tool } from '@mellow-anvil/core';
+import { FAMILY_NAMES, STEEL_NAMES, type Tool } from '@mellow-anvil/core/blade';
 import { defineKind } from '../shared/kind.js';
 
 export const tools = defineKind<Tool>({

@@ -1,20 +1,17 @@
 import { calculations, type Paper } from '@mellow-anvil/contract';
+import type { BenchRecord, OwnedAbrasive } from '@mellow-anvil/core/abrasive';
+import type { Edge, Tool } from '@mellow-anvil/core/blade';
+import type { ToolCard } from '@mellow-anvil/core/guide';
+import type { Pattern } from '@mellow-anvil/core/pattern';
 import {
-  planAnswer,
-  planHoning,
   type AskedOf,
-  type BenchRecord,
-  type Edge,
   type HoningPlan,
-  type OwnedAbrasive,
-  type Pattern,
+  planAnswer,
   type PlanAnswer,
+  planHoning,
   type PlanRequest,
-  type PrinterBars,
-  type Settings,
-  type Tool,
-  type ToolCard,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/plan';
+import type { PrinterBars, Settings } from '@mellow-anvil/core/workshop';
 import { drawn, handOf, type PatternForm } from '../patterns/drawing.js';
 import { openApi, workshopJsonSchema } from '../openapi/openapi.js';
 import { checked } from '../shared/resource.routes.js';

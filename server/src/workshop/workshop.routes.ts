@@ -6,7 +6,7 @@ import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createInflate } from 'node:zlib';
 import { Router, type Request } from 'express';
-import { WORKSHOP_FILE_BYTES } from '@mellow-anvil/core';
+import { WORKSHOP_FILE_BYTES } from '@mellow-anvil/core/workshop';
 import { HttpProblem } from '../shared/problem.js';
 import { stopsWith } from '../shared/stop.js';
 import type { Database } from '../storage/database.js';

@@ -1,14 +1,9 @@
 import { readWorkshop } from '@mellow-anvil/contract';
 import { Op, type Transaction } from 'sequelize';
-import {
-  DEFAULT_SETTINGS,
-  WORKSHOP_FORMAT,
-  type Abrasive,
-  type Identified,
-  type Plan,
-  type Session,
-  type Workshop,
-} from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { Identified } from '@mellow-anvil/core/base';
+import type { Session } from '@mellow-anvil/core/record';
+import { DEFAULT_SETTINGS, type Plan, type Workshop, WORKSHOP_FORMAT } from '@mellow-anvil/core/workshop';
 import { abrasives } from '../abrasives/abrasives.js';
 import type { Connection } from '../storage/database.js';
 import type { KindName, Row } from '../shared/kind.js';

@@ -6,7 +6,7 @@ import { RefreshIcon } from 'primeng/icons/refresh';
 import { UndoIcon } from 'primeng/icons/undo';
 import { Toast } from 'primeng/toast';
 import { filter, map, startWith } from 'rxjs';
-import { DEFAULT_SETTINGS } from '@mellow-anvil/core';
+import { DEFAULT_SETTINGS } from '@mellow-anvil/core/workshop';
 import { Rail } from './abrasives/rail';
 import { BackupsStore } from './backups/backups.store';
 import { Damaged } from './backups/damaged';

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { pino } from 'pino';
-import type { Workshop } from '@mellow-anvil/core';
+import type { Workshop } from '@mellow-anvil/core/workshop';
 import { BackupsService } from '../../backups/backups.service.js';
 import { DATABASE_FILE, type Database } from '../../storage/database.js';
 import { openDatabase } from '../../storage/open-database.js';

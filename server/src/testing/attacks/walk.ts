@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Workshop } from '@mellow-anvil/core';
+import type { Workshop } from '@mellow-anvil/core/workshop';
 import { BOARD, GUIDE, JIGS, TOOLS, runEvents, session, stone } from '../fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from '../workshop.js';
 

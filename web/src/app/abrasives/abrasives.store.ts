@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { combineLatest, map } from 'rxjs';
-import { inOrder, setNames, type Abrasive } from '@mellow-anvil/core';
+import { type Abrasive, inOrder, setNames } from '@mellow-anvil/core/abrasive';
 import { BenchStore } from './bench.store';
 import { CollectionStore } from '../shared/collection.store';
 

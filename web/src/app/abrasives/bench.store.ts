@@ -2,7 +2,8 @@ import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { EMPTY, catchError, map, shareReplay, startWith, switchMap, tap, type Observable } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
-import type { BenchRecord, Care, RateReading, StoneRecord } from '@mellow-anvil/core';
+import type { BenchRecord, Care, StoneRecord } from '@mellow-anvil/core/abrasive';
+import type { RateReading } from '@mellow-anvil/core/record';
 import { Undo } from '../shared/undo.store';
 
 interface Bench {

@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import type { Care, CareKind } from '@mellow-anvil/core';
+import type { Care, CareKind } from '@mellow-anvil/core/abrasive';
 import { Notices } from '../shared/notices';
 import { BenchStore } from './bench.store';
 import { CARE_DONE } from './care-words';

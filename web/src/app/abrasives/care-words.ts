@@ -1,12 +1,12 @@
 import {
-  FLATTEN_AT_UM,
-  formatDay,
-  kindFacts,
-  usualSheetUses,
   type Abrasive,
   type CareKind,
+  FLATTEN_AT_UM,
+  kindFacts,
   type StoneCare,
-} from '@mellow-anvil/core';
+  usualSheetUses,
+} from '@mellow-anvil/core/abrasive';
+import { formatDay } from '@mellow-anvil/core/base';
 import type { Figures } from '../shared/figures';
 
 /** What to do, as a command; said of one stone. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
-import type { BenchRecord } from '@mellow-anvil/core';
+import type { BenchRecord } from '@mellow-anvil/core/abrasive';
 import { AbrasivesStore } from './abrasives.store';
 import { BenchStore } from './bench.store';
 import { CARE_WORDS, careSentence } from './care-words';

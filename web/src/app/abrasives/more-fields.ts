@@ -4,16 +4,15 @@ import { FormsModule } from '@angular/forms';
 import { format } from 'date-fns';
 import { MultiSelect } from 'primeng/multiselect';
 import {
-  EDGE_SHAPES,
-  costOfUse,
-  STROP_FACES,
-  kindFacts,
-  usualSheetUses,
   type Abrasive,
-  type EdgeShape,
+  costOfUse,
+  kindFacts,
   type Sheets,
+  STROP_FACES,
   type StropFace,
-} from '@mellow-anvil/core';
+  usualSheetUses,
+} from '@mellow-anvil/core/abrasive';
+import { EDGE_SHAPES, type EdgeShape } from '@mellow-anvil/core/blade';
 import type { Sentences } from '../shared/checks';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';

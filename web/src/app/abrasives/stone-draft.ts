@@ -1,4 +1,4 @@
-import type { Abrasive, AbrasiveKind, Lubricant } from '@mellow-anvil/core';
+import type { Abrasive, AbrasiveKind, Lubricant } from '@mellow-anvil/core/abrasive';
 
 /** What usually wets a kind of abrasive. */
 export function usualLubricant(kind: AbrasiveKind): Lubricant {

@@ -1,17 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
 import {
-  ABRASIVE_KINDS,
-  ABRASIVE_KIND_NAMES,
-  GRIT_STANDARDS,
-  LUBRICANTS,
-  Refusal,
-  grit,
   type Abrasive,
+  ABRASIVE_KIND_NAMES,
+  ABRASIVE_KINDS,
   type AbrasiveKind,
-  attempt,
+  grit,
+  GRIT_STANDARDS,
   isWheel,
   kindFacts,
-} from '@mellow-anvil/core';
+  LUBRICANTS,
+} from '@mellow-anvil/core/abrasive';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
 import type { Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
 import { ChoiceField } from '../shared/choice-field';

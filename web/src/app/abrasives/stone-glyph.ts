@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { AbrasiveKind, Lubricant } from '@mellow-anvil/core';
+import type { AbrasiveKind, Lubricant } from '@mellow-anvil/core/abrasive';
 
 /** How each kind is drawn: a block, a thin plate on a base, glass with a sheet, a hide, a wheel, a rod. */
 const SHAPES: Readonly<Record<AbrasiveKind, string>> = {

@@ -4,14 +4,14 @@ import { Button } from 'primeng/button';
 import { switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import {
-  USUAL_STONE_MM,
-  caresOf,
-  equalGrades,
-  formatDay,
-  kindFacts,
   type Abrasive,
   type Care,
-} from '@mellow-anvil/core';
+  caresOf,
+  equalGrades,
+  kindFacts,
+  USUAL_STONE_MM,
+} from '@mellow-anvil/core/abrasive';
+import { formatDay } from '@mellow-anvil/core/base';
 import { Figures } from '../shared/figures';
 import { Notices } from '../shared/notices';
 import { QuantityField } from '../shared/quantity-field';

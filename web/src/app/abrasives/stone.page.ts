@@ -11,7 +11,7 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { isWheel, placedSizesUm, type Abrasive } from '@mellow-anvil/core';
+import { type Abrasive, isWheel, placedSizesUm } from '@mellow-anvil/core/abrasive';
 import { contentOf } from '../shared/collection.store';
 import { Editor } from '../shared/editor';
 import { Notices } from '../shared/notices';

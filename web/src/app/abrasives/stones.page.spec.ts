@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController, TestRequest } from '@angular/common/http/testing';
-import { learnedRate, stoneCare, type BenchRecord } from '@mellow-anvil/core';
+import { type BenchRecord, learnedRate, stoneCare } from '@mellow-anvil/core/abrasive';
 import { press, textOf, typeInto, until } from '../testing/host';
 import { answer, page, playServer, stone, stored } from '../testing/page';
 import { SetFiles } from './set-files';

@@ -8,7 +8,7 @@ import { ChevronUpIcon } from 'primeng/icons/chevronup';
 import { PlusIcon } from 'primeng/icons/plus';
 import { SelectButton } from 'primeng/selectbutton';
 import { TableModule, type TableRowReorderEvent } from 'primeng/table';
-import { ABRASIVE_KINDS, grit, standsIn, type Abrasive, type BenchRecord } from '@mellow-anvil/core';
+import { type Abrasive, ABRASIVE_KINDS, type BenchRecord, grit, standsIn } from '@mellow-anvil/core/abrasive';
 import { contentOf } from '../shared/collection.store';
 import { Figures } from '../shared/figures';
 import { Notices } from '../shared/notices';

@@ -1,5 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { ToolRecord } from '@mellow-anvil/core';
+import type { ToolRecord } from '@mellow-anvil/core/record';
 import { press, textOf } from '../testing/host';
 import { EDGE, IRON, answer, page, playServer, stone } from '../testing/page';
 import { AdvicePanel } from './advice-panel';

@@ -12,26 +12,26 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
+import { inOrder, kindFacts, servesShape } from '@mellow-anvil/core/abrasive';
 import {
-  JOBS,
-  STEELS,
-  STEEL_NAMES,
-  TIMBERS,
   angleAdvice,
-  backBevelDeg,
   finishAdvice,
-  inOrder,
-  servesShape,
-  includedDeg,
-  kindFacts,
-  timberCalled,
-  usualJob,
-  type Edge,
   type Job,
+  JOBS,
+  timberCalled,
+  TIMBERS,
+  usualJob,
+} from '@mellow-anvil/core/advice';
+import {
+  backBevelDeg,
+  type Edge,
+  includedDeg,
   type Steel,
+  STEEL_NAMES,
+  STEELS,
   type Tool,
-  type ToolRecord,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/blade';
+import type { ToolRecord } from '@mellow-anvil/core/record';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
-import { CURVED_FAMILIES } from '@mellow-anvil/core';
+import { CURVED_FAMILIES } from '@mellow-anvil/core/camber';
 import { FirstRun } from '../first-run/first-run';
 import { FirstRunState } from '../first-run/first-run.state';
 import { SetupSide } from '../guides/setup-side';

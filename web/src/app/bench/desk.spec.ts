@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { planHoning, type Abrasive } from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import { planHoning } from '@mellow-anvil/core/plan';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { GUIDE, IRON, answer, page, playServer, stone, stored } from '../testing/page';
 import { Desk, type Answer, type SetUp } from './desk';

@@ -11,37 +11,34 @@ import {
   type Observable,
 } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
+import type { BenchRecord } from '@mellow-anvil/core/abrasive';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
+import type { Edge, Tool } from '@mellow-anvil/core/blade';
 import {
-  type BenchRecord,
-  FACETS,
-  Refusal,
   clampedWidthMm,
-  facetSettings,
-  planHoning,
-  isRoller,
-  seatForWidth,
-  usualGuide,
-  usualSet,
-  asItStands,
-  defaultRequest,
-  landReason,
-  onItsWheel,
-  stopFor,
-  type Edge,
-  type EdgeState,
-  type Facet,
   type FacetSetting,
+  facetSettings,
   type Guide,
   type GuideSeat,
-  type HoningPlan,
-  type Hand,
-  type PlanRequest,
+  isRoller,
+  onItsWheel,
+  seatForWidth,
   type SessionSetting,
   type SettingBoard,
+  stopFor,
   type StopFound,
-  type Tool,
-  attempt,
-} from '@mellow-anvil/core';
+  usualGuide,
+} from '@mellow-anvil/core/guide';
+import {
+  defaultRequest,
+  type HoningPlan,
+  landReason,
+  planHoning,
+  type PlanRequest,
+  usualSet,
+} from '@mellow-anvil/core/plan';
+import { asItStands, type EdgeState, type Hand } from '@mellow-anvil/core/record';
+import { type Facet, FACETS } from '@mellow-anvil/core/work';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { BenchStore } from '../abrasives/bench.store';
 import { ChosenSet } from '../abrasives/chosen-set';

@@ -1,25 +1,16 @@
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
 import {
-  EDGE_SHAPES,
-  FAMILY_NAMES,
-  asPlanned,
-  beginRun,
-  afterEvent,
-  edgeHistory,
-  facetSettings,
-  familyFacts,
-  inOrderOfTime,
-  planHoning,
-  sessionsOfRun,
-  type Abrasive,
   type Condition,
+  EDGE_SHAPES,
   type Family,
-  type Guide,
-  type HoningPlan,
-  type PlanRequest,
-  type RunEvent,
-  type Session,
+  FAMILY_NAMES,
+  familyFacts,
   type Tool,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/blade';
+import { facetSettings, type Guide } from '@mellow-anvil/core/guide';
+import { type HoningPlan, planHoning, type PlanRequest } from '@mellow-anvil/core/plan';
+import { edgeHistory, inOrderOfTime, type Session } from '@mellow-anvil/core/record';
+import { afterEvent, asPlanned, beginRun, type RunEvent, sessionsOfRun } from '@mellow-anvil/core/run';
 import { usualEdge } from '../tools/blade';
 import { stone, stored } from '../testing/page';
 import type { SetUp } from './desk';

@@ -1,15 +1,8 @@
 import type { Stored } from '@mellow-anvil/contract';
-import {
-  liftOf,
-  orderOfWork,
-  takenToBench,
-  type Abrasive,
-  type Manner,
-  type RunGrinding,
-  type RunPlan,
-  type Tool,
-  type WorkOrder,
-} from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { Manner, Tool } from '@mellow-anvil/core/blade';
+import { liftOf, orderOfWork, type RunGrinding, type WorkOrder } from '@mellow-anvil/core/plan';
+import { type RunPlan, takenToBench } from '@mellow-anvil/core/run';
 import { settingFor, type Answer, type SetUp } from './desk';
 
 /** What the order of work depends on beside tool and plan. */

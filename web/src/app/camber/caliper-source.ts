@@ -1,13 +1,6 @@
 import { concatMap, delay, from, of, scan, mergeMap, type Observable } from 'rxjs';
-import {
-  CALIPER_START,
-  caliperChunks,
-  caliperText,
-  simulatedReadings,
-  type CaliperLine,
-  type CaliperStream,
-  type SimulatedEdge,
-} from '@mellow-anvil/core';
+import { CALIPER_START, type CaliperLine, type CaliperStream, caliperText } from '@mellow-anvil/core/device';
+import { caliperChunks, type SimulatedEdge, simulatedReadings } from '@mellow-anvil/core/simulate';
 import { serialText } from '../shared/serial';
 
 /** A caliper as the page meets it, whatever it is: lines read, one after another. */

@@ -1,16 +1,12 @@
+import type { CamberDesign, CamberJob, FrontLine, SingleBevelEdge, Tool } from '@mellow-anvil/core/blade';
 import {
   CAMBER_JOB_FACTS,
-  CURVED_FAMILIES,
   cornerBackMm,
+  CURVED_FAMILIES,
   frontForJob,
   likelyJob,
-  type CamberDesign,
-  type CamberJob,
-  type CamberState,
-  type FrontLine,
-  type SingleBevelEdge,
-  type Tool,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/camber';
+import type { CamberState } from '@mellow-anvil/core/record';
 
 /** A curve as it is being designed: half a figure typed is undefined or NaN. */
 export interface CamberDraft {

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { placedProfile, wantedRemoval, type PlacedWork, type SingleBevelEdge } from '@mellow-anvil/core';
+import type { SingleBevelEdge } from '@mellow-anvil/core/blade';
+import { placedProfile, type PlacedWork } from '@mellow-anvil/core/camber';
+import { wantedRemoval } from '@mellow-anvil/core/plan';
 import { Figures } from '../shared/figures';
 
 const VIEW = { width: 520, height: 180 } as const;

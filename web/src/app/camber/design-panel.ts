@@ -1,18 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { arcRadiusMm, attempt, Refusal } from '@mellow-anvil/core/base';
+import { CAMBER_JOBS, type CamberJob, type FrontLine, frontProfile } from '@mellow-anvil/core/blade';
 import {
-  CAMBER_JOBS,
-  CAMBER_JOB_FACTS,
-  Refusal,
-  attempt,
-  arcRadiusMm,
   camber,
+  CAMBER_JOB_FACTS,
   camberOnBed,
   cornerBackMm,
-  frontProfile,
   shavingSection,
-  type CamberJob,
-  type FrontLine,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/camber';
 import type { Sentences } from '../shared/checks';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';

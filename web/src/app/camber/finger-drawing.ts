@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { PLACES, placeCountOf } from '@mellow-anvil/core';
+import { PLACES } from '@mellow-anvil/core/camber';
+import { placeCountOf } from '@mellow-anvil/core/work';
 
 const VIEW = { width: 520, height: 150 } as const;
 const BLADE = { left: 50, width: 420, top: 16, edge: 92 } as const;

@@ -8,7 +8,9 @@ import {
   output,
   viewChild,
 } from '@angular/core';
-import { cornerBackMm, frontProfile, unlessRefused, type FrontLine } from '@mellow-anvil/core';
+import { unlessRefused } from '@mellow-anvil/core/base';
+import { type FrontLine, frontProfile } from '@mellow-anvil/core/blade';
+import { cornerBackMm } from '@mellow-anvil/core/camber';
 import { Figures } from '../shared/figures';
 
 const VIEW = { width: 520, height: 190 } as const;

@@ -1,19 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import {
-  Refusal,
-  attempt,
-  cornerBackMm,
-  cornerLeanDeg,
-  honedDeg,
-  isNear,
-  placeCountOf,
-  placedWork,
-  rocker,
-  type CamberState,
-  type CamberStep,
-} from '@mellow-anvil/core';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
+import { honedDeg } from '@mellow-anvil/core/blade';
+import { cornerBackMm, cornerLeanDeg, rocker } from '@mellow-anvil/core/camber';
+import { type CamberStep, isNear } from '@mellow-anvil/core/plan';
+import type { CamberState } from '@mellow-anvil/core/record';
+import { placeCountOf, placedWork } from '@mellow-anvil/core/work';
 import type { Stored } from '@mellow-anvil/contract';
 import type { Answer } from '../bench/desk';
 import { TakeAway } from '../patterns/take-away';

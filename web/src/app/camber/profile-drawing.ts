@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { EdgePoint, ProfileReading } from '@mellow-anvil/core';
+import type { EdgePoint, ProfileReading } from '@mellow-anvil/core/camber';
 import { Figures } from '../shared/figures';
 
 const VIEW = { width: 520, height: 220 } as const;

@@ -11,16 +11,15 @@ import {
 import { Button } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';
 import type { Subscription } from 'rxjs';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
 import {
-  Refusal,
-  attempt,
-  profileLines,
-  profileReading,
   type CamberRead,
-  type CamberState,
   type EdgePoint,
+  profileReading,
   type ProfileReading,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/camber';
+import { profileLines } from '@mellow-anvil/core/device';
+import type { CamberState } from '@mellow-anvil/core/record';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { hasSerial } from '../shared/serial';

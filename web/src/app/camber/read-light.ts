@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import { FEELER_STEP_MM, Refusal, attempt, lightReading, type CamberRead } from '@mellow-anvil/core';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
+import { type CamberRead, FEELER_STEP_MM, lightReading } from '@mellow-anvil/core/camber';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import type { Iron } from './camber-draft';

@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
 import {
-  Refusal,
-  attempt,
+  type CamberRead,
   camberReading,
   SHAVING_PM_MM,
   SHAVING_WIDTH_PM_MM,
-  type CamberRead,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/camber';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
-import { Refusal, attempt, boardTracks } from '@mellow-anvil/core';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
+import { boardTracks } from '@mellow-anvil/core/camber';
 import { QuantityField } from '../shared/quantity-field';
 import { bedOf, type Iron } from './camber-draft';
 

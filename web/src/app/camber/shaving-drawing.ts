@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { planedBoard, shavingSection, unlessRefused, type FrontLine } from '@mellow-anvil/core';
+import { unlessRefused } from '@mellow-anvil/core/base';
+import type { FrontLine } from '@mellow-anvil/core/blade';
+import { planedBoard, shavingSection } from '@mellow-anvil/core/camber';
 import { Figures } from '../shared/figures';
 
 const VIEW = { width: 520, height: 236 } as const;

@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { GENERIC_SIDE_CLAMPING_GUIDE } from '@mellow-anvil/core';
+import { GENERIC_SIDE_CLAMPING_GUIDE } from '@mellow-anvil/core/guide';
 import { press, textOf } from '../testing/host';
 import { GUIDE, IRON, answer, page, playServer, stone, stored } from '../testing/page';
 import { FirstRun } from './first-run';

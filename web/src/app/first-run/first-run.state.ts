@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { combineLatest, map, shareReplay } from 'rxjs';
-import { servesShape } from '@mellow-anvil/core';
+import { servesShape } from '@mellow-anvil/core/abrasive';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { GuidesStore } from '../guides/guides.store';
 import { ToolsStore } from '../tools/tools.store';

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { GENERIC_SIDE_CLAMPING_GUIDE, type Abrasive } from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import { GENERIC_SIDE_CLAMPING_GUIDE } from '@mellow-anvil/core/guide';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { usualStone } from '../abrasives/stone-draft';
 import { StoneFields } from '../abrasives/stone-fields';

@@ -1,21 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { catchError, filter, map, of, switchMap } from 'rxjs';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import { unlessRefused } from '@mellow-anvil/core/base';
+import type { SingleBevelEdge, Tool } from '@mellow-anvil/core/blade';
 import {
-  HEAT_LIMITS,
-  ROOM_C,
   contactMin,
   grindingPasses,
-  heatedWidthMm,
-  wheelAtWork,
-  unlessRefused,
-  type Abrasive,
   type GrindingPasses,
-  type GrindingStep,
-  type RunGrinding,
-  type SingleBevelEdge,
-  type Tool,
-} from '@mellow-anvil/core';
+  HEAT_LIMITS,
+  heatedWidthMm,
+  ROOM_C,
+  wheelAtWork,
+} from '@mellow-anvil/core/grinding';
+import type { GrindingStep, RunGrinding } from '@mellow-anvil/core/plan';
 import { StoneGlyph } from '../abrasives/stone-glyph';
 import { Figures } from '../shared/figures';
 import { HeavyWork } from '../shared/heavy-work';

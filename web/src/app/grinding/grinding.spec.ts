@@ -1,17 +1,10 @@
 import { TestBed } from '@angular/core/testing';
 import { filter, firstValueFrom, map, of, throwError, type Observable } from 'rxjs';
-import {
-  Refusal,
-  USUAL_RPM,
-  wedgeHeat,
-  wheelAtWork,
-  type Abrasive,
-  type GrindingStep,
-  type RunGrinding,
-  type SingleBevelEdge,
-  type WedgeHeat,
-  type WedgeHeatInput,
-} from '@mellow-anvil/core';
+import { type Abrasive, USUAL_RPM } from '@mellow-anvil/core/abrasive';
+import { Refusal } from '@mellow-anvil/core/base';
+import type { SingleBevelEdge } from '@mellow-anvil/core/blade';
+import { wedgeHeat, type WedgeHeat, type WedgeHeatInput, wheelAtWork } from '@mellow-anvil/core/grinding';
+import type { GrindingStep, RunGrinding } from '@mellow-anvil/core/plan';
 import { WheelFields } from '../abrasives/wheel-fields';
 import { HeavyWork } from '../shared/heavy-work';
 import { press, textOf, typeInto, until } from '../testing/host';

@@ -3,20 +3,19 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { ChartData, ChartOptions } from 'chart.js';
 import { UIChart } from 'primeng/chart';
 import { Subject, catchError, debounceTime, map, of, startWith, switchMap } from 'rxjs';
+import type { SingleBevelEdge, Tool } from '@mellow-anvil/core/blade';
 import {
   HEAT_LIMITS,
+  heatedWidthMm,
+  type HeatLimit,
   ROOM_C,
   STOP_SHORT_MM,
   TEMPER_COLOURS,
-  heatedWidthMm,
   temperColour,
-  type HeatLimit,
-  type SingleBevelEdge,
-  type Tool,
   type WedgeHeat,
   type WedgeHeatInput,
   type WheelAtWork,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/grinding';
 import { ChoiceField } from '../shared/choice-field';
 import { inkNow } from '../shared/chart-ink';
 import { Figures } from '../shared/figures';

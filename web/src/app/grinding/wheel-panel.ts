@@ -10,23 +10,17 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
+import { isWheel, wheelWear } from '@mellow-anvil/core/abrasive';
+import { attempt, formatDay, Refusal, tanDeg } from '@mellow-anvil/core/base';
 import {
-  Refusal,
-  attempt,
-  formatDay,
   hollowGrind,
-  hollowSection,
   honedHollow,
   honingsUntilFlat,
-  isWheel,
-  tanDeg,
-  wheelAtWork,
-  wheelWear,
-  GRINDING_PUSH_N,
   type Point,
   type SingleBevelEdge,
   type Tool,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/blade';
+import { GRINDING_PUSH_N, hollowSection, wheelAtWork } from '@mellow-anvil/core/grinding';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { Desk } from '../bench/desk';
 import { ChoiceField } from '../shared/choice-field';

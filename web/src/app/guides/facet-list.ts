@@ -1,18 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { MM_PER_INCH, unlessRefused } from '@mellow-anvil/core/base';
+import type { Edge } from '@mellow-anvil/core/blade';
 import {
-  FACET_NAMES,
-  MM_PER_INCH,
   axleClearanceMm,
   backHeightMm,
   bladeGeometry,
+  FACET_NAMES,
+  type FacetSetting,
   guideAngle,
   isRoller,
-  unlessRefused,
-  type Edge,
-  type FacetSetting,
   type RollerGuide,
   type StopFound,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/guide';
 import { RouterLink } from '@angular/router';
 import type { SetUp, StoppedSetting } from '../bench/desk';
 import { Figures } from '../shared/figures';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { cosDeg, foldTo, halvings, sinDeg } from '@mellow-anvil/core';
+import { cosDeg, sinDeg } from '@mellow-anvil/core/base';
+import { foldTo, halvings } from '@mellow-anvil/core/guide';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { Why, type Reason } from '../shared/why';

@@ -1,14 +1,14 @@
 import {
   GENERIC_SIDE_CLAMPING_GUIDE,
-  GUIDE_FORMS,
-  ROLLER_FORMS,
   type Guide,
+  GUIDE_FORMS,
   type GuideForm,
   type GuideSeat,
   type PairJig,
+  ROLLER_FORMS,
   type RollerGuide,
   type WetWheelJig,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/guide';
 import type { Quantity } from '../shared/figures';
 
 type Figures<T, Known extends keyof T> = Partial<Omit<T, Known | 'name' | 'form' | 'notes'>> &

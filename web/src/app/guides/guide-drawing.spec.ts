@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { GuideSeat } from '@mellow-anvil/core';
+import type { GuideSeat } from '@mellow-anvil/core/guide';
 import { EDGE, GUIDE, playServer } from '../testing/page';
 import { GuideDrawing } from './guide-drawing';
 

@@ -1,16 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { cosDeg, sinDeg, unlessRefused } from '@mellow-anvil/core/base';
+import type { Edge, Point } from '@mellow-anvil/core/blade';
 import {
-  unlessRefused,
   bladeGeometry,
-  cosDeg,
-  guidePose,
-  sinDeg,
-  type Edge,
   type FacetSetting,
+  guidePose,
   type GuideSeat,
-  type Point,
   type RollerGuide,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/guide';
 import { Figures } from '../shared/figures';
 
 const VIEW = { width: 560, height: 300 } as const;

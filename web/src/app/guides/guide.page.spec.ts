@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { USUAL_BOARD, makeBoard, type Guide, type GuideForm } from '@mellow-anvil/core';
+import { type Guide, type GuideForm, makeBoard, USUAL_BOARD } from '@mellow-anvil/core/guide';
 import { inputOf, press, textOf, typeInto, until } from '../testing/host';
 import { GUIDE, answer, page, playServer, stored } from '../testing/page';
 import { GuidePage } from './guide.page';

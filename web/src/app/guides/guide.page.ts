@@ -10,25 +10,24 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
+import { isWheel, wheelRadiusMm } from '@mellow-anvil/core/abrasive';
+import { unlessRefused } from '@mellow-anvil/core/base';
+import type { SingleBevelEdge } from '@mellow-anvil/core/blade';
 import {
-  GENERIC_SIDE_CLAMPING_GUIDE,
   bladeGeometry,
   boardShifts,
-  guideProjection,
   type FacetSetting,
+  GENERIC_SIDE_CLAMPING_GUIDE,
   type Guide,
   type GuideForm,
+  guideProjection,
   type GuideSeat,
-  type RollerGuide,
-  type SingleBevelEdge,
-  unlessRefused,
-  isWheel,
   movedStops,
   onItsWheel,
-  wheelRadiusMm,
-  wheelSupport,
+  type RollerGuide,
   type WetWheelJig,
-} from '@mellow-anvil/core';
+  wheelSupport,
+} from '@mellow-anvil/core/guide';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { FirstRunState } from '../first-run/first-run.state';
 import { BoardsStore } from '../patterns/boards.store';

@@ -3,19 +3,18 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { PlusIcon } from 'primeng/icons/plus';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
 import {
+  type Guide,
   GUIDE_FORMS,
-  Refusal,
   guideProjection,
+  type GuideSeat,
   isRoller,
+  type RollerGuide,
   seatCalibration,
   seatGeometry,
   wheelSupport,
-  type Guide,
-  type GuideSeat,
-  type RollerGuide,
-  attempt,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/guide';
 import { Figures } from '../shared/figures';
 import { FORM_WORDS } from './guide-draft';
 import { GuidesStore } from './guides.store';

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { Guide } from '@mellow-anvil/core';
+import type { Guide } from '@mellow-anvil/core/guide';
 import { CollectionStore } from '../shared/collection.store';
 
 /** The honing guides the user owns. */

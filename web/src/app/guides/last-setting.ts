@@ -1,19 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
-import {
-  ASSUMED_LAND_MM,
-  bladeGeometry,
-  formatDay,
-  guideAngle,
-  isRoller,
-  settingShift,
-  type FacetSetting,
-  type LastSetting,
-  type SettingShift,
-  type Tool,
-  unlessRefused,
-} from '@mellow-anvil/core';
+import { formatDay, unlessRefused } from '@mellow-anvil/core/base';
+import { ASSUMED_LAND_MM, settingShift, type SettingShift, type Tool } from '@mellow-anvil/core/blade';
+import { bladeGeometry, type FacetSetting, guideAngle, isRoller } from '@mellow-anvil/core/guide';
+import type { LastSetting } from '@mellow-anvil/core/record';
 import { Desk, type SetUp } from '../bench/desk';
 import { Figures } from '../shared/figures';
 import { Why, type Reason } from '../shared/why';

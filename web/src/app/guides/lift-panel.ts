@@ -9,19 +9,10 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
-import {
-  DEFAULT_SETTINGS,
-  Refusal,
-  knifeLift,
-  liftAngle,
-  liftStack,
-  type KnifeEdge,
-  type LiftStack,
-  type Packing,
-  attempt,
-  cosDeg,
-  sinDeg,
-} from '@mellow-anvil/core';
+import { attempt, cosDeg, Refusal, sinDeg } from '@mellow-anvil/core/base';
+import type { KnifeEdge } from '@mellow-anvil/core/blade';
+import { knifeLift, liftAngle, liftStack, type LiftStack, type Packing } from '@mellow-anvil/core/guide';
+import { DEFAULT_SETTINGS } from '@mellow-anvil/core/workshop';
 import { LineField } from '../shared/line-field';
 import { sentencesFor, type Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';

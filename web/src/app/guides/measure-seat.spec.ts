@@ -1,5 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { guideAngle, guideProjection, seatGeometry, type GuideSeat } from '@mellow-anvil/core';
+import { guideAngle, guideProjection, type GuideSeat, seatGeometry } from '@mellow-anvil/core/guide';
 import { press, textOf, typeInto } from '../testing/host';
 import { GUIDE, playServer } from '../testing/page';
 import { asForm, type GuideDraft } from './guide-draft';

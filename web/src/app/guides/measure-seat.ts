@@ -1,19 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
 import {
-  READINGS_TO_DOUBT,
-  Refusal,
-  USUAL_DIVISION_DEG,
   guideAngle,
   guideCalibration,
+  type GuideCalibration,
   guideProjection,
+  type GuideSeat,
   measuredSeat,
   projectionUncertaintyMm,
-  type GuideCalibration,
-  type GuideSeat,
+  READINGS_TO_DOUBT,
   type RollerGuide,
-  attempt,
-} from '@mellow-anvil/core';
+  USUAL_DIVISION_DEG,
+} from '@mellow-anvil/core/guide';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { Why, type Reason } from '../shared/why';

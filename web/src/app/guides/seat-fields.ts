@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import type { GuideSeat, RollerGuide } from '@mellow-anvil/core';
+import type { GuideSeat, RollerGuide } from '@mellow-anvil/core/guide';
 import type { Sentences } from '../shared/checks';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';

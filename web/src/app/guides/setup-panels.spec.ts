@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import type { KnifeEdge, Packing } from '@mellow-anvil/core';
+import type { KnifeEdge } from '@mellow-anvil/core/blade';
+import type { Packing } from '@mellow-anvil/core/guide';
 import { press, textOf, typeInto, until } from '../testing/host';
 import { answer, playServer } from '../testing/page';
 import { FoldingPanel } from './folding-panel';

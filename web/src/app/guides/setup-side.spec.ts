@@ -1,7 +1,8 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { firstValueFrom } from 'rxjs';
-import { USUAL_BOARD, makeBoard, type Guide, type GuideSeat, type Tool } from '@mellow-anvil/core';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { type Guide, type GuideSeat, makeBoard, USUAL_BOARD } from '@mellow-anvil/core/guide';
 import { Desk, settingFor, type SetUp } from '../bench/desk';
 import { textOf, typeInto } from '../testing/host';
 import { EDGE, GUIDE, IRON, answer, page, playServer, stone, stored } from '../testing/page';

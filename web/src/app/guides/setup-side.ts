@@ -5,21 +5,19 @@ import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Stored } from '@mellow-anvil/contract';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
+import { backStrategy, type Tool } from '@mellow-anvil/core/blade';
 import {
-  Refusal,
-  backStrategy,
   bladeGeometry,
   clampedWidthMm,
+  type FacetSetting,
   guideAngle,
   honedAtDeg,
   isRoller,
-  seatTakes,
-  type FacetSetting,
-  type LastSetting,
   type RollerGuide,
-  type Tool,
-  attempt,
-} from '@mellow-anvil/core';
+  seatTakes,
+} from '@mellow-anvil/core/guide';
+import type { LastSetting } from '@mellow-anvil/core/record';
 import { Desk } from '../bench/desk';
 import { WheelPanel } from '../grinding/wheel-panel';
 import { TakeAway } from '../patterns/take-away';

@@ -1,11 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import {
-  unlessRefused,
-  wheelPose,
-  type FacetSetting,
-  type Point,
-  type WetWheelJig,
-} from '@mellow-anvil/core';
+import { unlessRefused } from '@mellow-anvil/core/base';
+import type { Point } from '@mellow-anvil/core/blade';
+import { type FacetSetting, type WetWheelJig, wheelPose } from '@mellow-anvil/core/guide';
 import { Figures } from '../shared/figures';
 
 const VIEW = { width: 560, height: 300 } as const;

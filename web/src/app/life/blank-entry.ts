@@ -1,10 +1,6 @@
-import {
-  familyFacts,
-  type Session,
-  type SessionKind,
-  type SessionSetting,
-  type Tool,
-} from '@mellow-anvil/core';
+import { familyFacts, type Tool } from '@mellow-anvil/core/blade';
+import type { SessionSetting } from '@mellow-anvil/core/guide';
+import type { Session, SessionKind } from '@mellow-anvil/core/record';
 import type { Stored } from '@mellow-anvil/contract';
 
 /** An entry of a kind to be filled in, begun from what is known. */

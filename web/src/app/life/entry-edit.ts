@@ -14,14 +14,13 @@ import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Stored } from '@mellow-anvil/contract';
 import {
-  USE_MEASURES,
-  familyFacts,
   type ConditionKind,
-  type Session,
+  familyFacts,
   type Tool,
-  type Use,
+  USE_MEASURES,
   type UseMeasure,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/blade';
+import type { Session, Use } from '@mellow-anvil/core/record';
 import { CONDITION_WORDS } from '../plans/condition-words';
 import { SessionsStore } from '../records/sessions.store';
 import { sentencesFor, sentencesOf, type Sentences } from '../shared/checks';

@@ -2,14 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, input, model } from '@ang
 import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
 import {
-  BURRS,
-  PROOFS,
-  newtonsOf,
   type Burr,
+  BURRS,
+  newtonsOf,
   type Outcome,
   type Proof,
+  PROOFS,
   type ProofTest,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/record';
 import { ChoiceField } from '../shared/choice-field';
 import { LineField } from '../shared/line-field';
 import { QuantityField } from '../shared/quantity-field';

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import type { SessionStep } from '@mellow-anvil/core';
+import type { SessionStep } from '@mellow-anvil/core/record';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import type { Sentences } from '../shared/checks';
 import { QuantityField } from '../shared/quantity-field';

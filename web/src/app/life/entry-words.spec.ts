@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { Session } from '@mellow-anvil/core';
+import type { Session } from '@mellow-anvil/core/record';
 import { Figures } from '../shared/figures';
 import { playServer, stored } from '../testing/page';
 import { blankEntry, filled, fromLocal, toLocal } from './blank-entry';

@@ -1,13 +1,13 @@
+import type { UseMeasure } from '@mellow-anvil/core/blade';
+import type { CamberRead } from '@mellow-anvil/core/camber';
 import {
   amount,
   newtonsOf,
-  type CamberRead,
   type Outcome,
   type ProofTest,
   type Session,
   type SessionKind,
-  type UseMeasure,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/record';
 import { conditionWords } from '../plans/condition-words';
 import type { Figures } from '../shared/figures';
 import type { Entry } from '../records/records.store';

@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toSignal } from '@angular/core/rxjs-interop';
 import 'chartjs-adapter-date-fns';
 import { UIChart } from 'primeng/chart';
-import { amount, formatDay, measureOf, type Tool } from '@mellow-anvil/core';
+import { formatDay } from '@mellow-anvil/core/base';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { amount, measureOf } from '@mellow-anvil/core/record';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import type { Entry, Life } from '../records/records.store';
 import { inkNow, type Ink } from '../shared/chart-ink';

@@ -1,5 +1,6 @@
 import type { Ink } from '../shared/chart-ink';
-import type { Abrasive, UseMeasure } from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { UseMeasure } from '@mellow-anvil/core/blade';
 import type { ChartData, ChartOptions } from 'chart.js';
 import type { Figures } from '../shared/figures';
 import type { Entry } from '../records/records.store';

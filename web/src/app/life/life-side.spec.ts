@@ -1,6 +1,6 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import { edgeHistory, lifeOf, recordOf, type Session } from '@mellow-anvil/core';
+import { edgeHistory, lifeOf, recordOf, type Session } from '@mellow-anvil/core/record';
 import { press, textOf, typeInto, until } from '../testing/host';
 import { IRON, answer, page, playServer, stone, stored } from '../testing/page';
 import type { Life } from '../records/records.store';

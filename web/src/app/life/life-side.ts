@@ -5,15 +5,10 @@ import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { distinctUntilChanged, map, switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
-import {
-  SESSION_KINDS,
-  formatDay,
-  type EdgeState,
-  type Facet,
-  type Session,
-  type SessionKind,
-  type Tool,
-} from '@mellow-anvil/core';
+import { formatDay } from '@mellow-anvil/core/base';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { type EdgeState, type Session, SESSION_KINDS, type SessionKind } from '@mellow-anvil/core/record';
+import type { Facet } from '@mellow-anvil/core/work';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { RecordsStore, type Entry } from '../records/records.store';
 import { Figures } from '../shared/figures';

@@ -1,22 +1,20 @@
 import type { BoardDraft } from '@mellow-anvil/contract';
+import { attempt, type Identified, Refusal } from '@mellow-anvil/core/base';
 import {
-  Refusal,
-  USUAL_BOARD,
-  attempt,
   boardFaults,
+  type BoardSizes,
+  type BoardStop,
+  type Guide,
   isRoller,
   leastDepthMm,
   leastLengthMm,
   nextLabel,
-  stopsAsCut,
-  type BoardSizes,
-  type BoardStop,
-  type Guide,
-  type Identified,
   type RollerGuide,
   type SettingBoard,
   type StopAsked,
-} from '@mellow-anvil/core';
+  stopsAsCut,
+  USUAL_BOARD,
+} from '@mellow-anvil/core/guide';
 import type { Sentences } from '../shared/checks';
 
 /** A board being asked for; stops that were cut keep their projection as long as they may. */

@@ -10,19 +10,18 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
+import { formatDay, unlessRefused } from '@mellow-anvil/core/base';
 import {
-  MOST_STOPS,
-  boardPattern,
   boardShifts,
-  formatDay,
-  movedStops,
-  nextLabel,
-  unlessRefused,
   type BoardSizes,
   type BoardStop,
+  MOST_STOPS,
+  movedStops,
+  nextLabel,
   type SettingBoard,
   type StopAsked,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/guide';
+import { boardPattern } from '@mellow-anvil/core/pattern';
 import { GuidesStore } from '../guides/guides.store';
 import { ChoiceField } from '../shared/choice-field';
 import { contentOf } from '../shared/collection.store';

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { SettingBoard } from '@mellow-anvil/core';
+import type { SettingBoard } from '@mellow-anvil/core/guide';
 import { CollectionStore } from '../shared/collection.store';
 
 /** The setting boards that were made. */

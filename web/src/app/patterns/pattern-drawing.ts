@@ -1,6 +1,7 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, input, output, viewChild } from '@angular/core';
-import { extentOf, type Pattern, type Point } from '@mellow-anvil/core';
+import type { Point } from '@mellow-anvil/core/blade';
+import { extentOf, type Pattern } from '@mellow-anvil/core/pattern';
 
 /** Something on the drawing that can be pushed along, left and right. */
 export interface Slide {

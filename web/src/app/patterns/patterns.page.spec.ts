@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { GENERIC_SIDE_CLAMPING_GUIDE, USUAL_BOARD, makeBoard } from '@mellow-anvil/core';
+import { GENERIC_SIDE_CLAMPING_GUIDE, makeBoard, USUAL_BOARD } from '@mellow-anvil/core/guide';
 import { textOf, typeInto, until } from '../testing/host';
 import { answer, page, playServer, stored } from '../testing/page';
 import { PaperChoice } from './paper-choice';

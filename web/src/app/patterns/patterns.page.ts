@@ -3,14 +3,10 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { PlusIcon } from 'primeng/icons/plus';
-import {
-  DEFAULT_SETTINGS,
-  PRINTED_BAR_MM,
-  boardPattern,
-  boardShifts,
-  movedStops,
-  unlessRefused,
-} from '@mellow-anvil/core';
+import { unlessRefused } from '@mellow-anvil/core/base';
+import { boardShifts, movedStops } from '@mellow-anvil/core/guide';
+import { boardPattern } from '@mellow-anvil/core/pattern';
+import { DEFAULT_SETTINGS, PRINTED_BAR_MM } from '@mellow-anvil/core/workshop';
 import type { Paper } from '@mellow-anvil/contract';
 import { GuidesStore } from '../guides/guides.store';
 import { SettingsStore } from '../settings/settings.store';

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import type { Abrasive } from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
 import { press, textOf, typeInto } from '../testing/host';
 import { answer, page, playServer, stored } from '../testing/page';
 import { SpotPatterns } from './spot-patterns';

@@ -3,20 +3,17 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
 import type { PatternName } from '@mellow-anvil/contract';
+import { isWheel, wheelRadiusMm } from '@mellow-anvil/core/abrasive';
+import { attempt, parseNumber, Refusal } from '@mellow-anvil/core/base';
+import { onItsWheel } from '@mellow-anvil/core/guide';
 import {
-  Refusal,
-  attempt,
   bevelGauge,
   camberTemplate,
   foldingSheet,
   gaugeBlock,
-  isWheel,
-  onItsWheel,
-  parseNumber,
-  restTemplate,
-  wheelRadiusMm,
   type Pattern,
-} from '@mellow-anvil/core';
+  restTemplate,
+} from '@mellow-anvil/core/pattern';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { GuidesStore } from '../guides/guides.store';
 import { ChoiceField } from '../shared/choice-field';

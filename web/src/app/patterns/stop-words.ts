@@ -1,4 +1,4 @@
-import type { BoardStop, StopShift } from '@mellow-anvil/core';
+import type { BoardStop, StopShift } from '@mellow-anvil/core/guide';
 import type { Figures } from '../shared/figures';
 
 /** “Stop C · 29.90 mm · 30°”. */

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { mannerOf, type Station } from '@mellow-anvil/core';
+import { mannerOf } from '@mellow-anvil/core/blade';
+import type { Station } from '@mellow-anvil/core/plan';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { Desk } from '../bench/desk';
 import { workOf } from '../bench/to-bench';

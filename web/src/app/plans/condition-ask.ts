@@ -2,13 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
 import {
-  CONDITIONS,
-  FAULTS,
   type Condition,
   type ConditionKind,
+  CONDITIONS,
   type Fault,
   type FaultKind,
-} from '@mellow-anvil/core';
+  FAULTS,
+} from '@mellow-anvil/core/blade';
 import { QuantityField } from '../shared/quantity-field';
 import { CONDITION_WORDS, FAULT_WORDS } from './condition-words';
 

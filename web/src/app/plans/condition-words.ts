@@ -1,4 +1,6 @@
-import type { Condition, ConditionKind, FaultKind, School, Treatment, Way } from '@mellow-anvil/core';
+import type { Condition, ConditionKind, FaultKind } from '@mellow-anvil/core/blade';
+import type { School, Treatment } from '@mellow-anvil/core/plan';
+import type { Way } from '@mellow-anvil/core/work';
 
 /** How dull an edge is, as people say it. */
 export const CONDITION_WORDS: Readonly<Record<ConditionKind, string>> = {

@@ -1,19 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import {
-  GRINDING_PUSH_N,
-  ROUNDING_DEG,
-  STOP_SHORT_MM,
-  asItStands,
-  intake,
-  isWheel,
-  unlessRefused,
-  type Abrasive,
-  type EdgeState,
-  type IntakeLine,
-  type PlanRequest,
-  type Tool,
-} from '@mellow-anvil/core';
+import { type Abrasive, isWheel } from '@mellow-anvil/core/abrasive';
+import { unlessRefused } from '@mellow-anvil/core/base';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { GRINDING_PUSH_N, STOP_SHORT_MM } from '@mellow-anvil/core/grinding';
+import { intake, type IntakeLine, type PlanRequest, ROUNDING_DEG } from '@mellow-anvil/core/plan';
+import { asItStands, type EdgeState } from '@mellow-anvil/core/record';
 import { Figures } from '../shared/figures';
 import { TREATMENT_WORDS } from './condition-words';
 

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import type { Stored } from '@mellow-anvil/contract';
-import type { Plan, PlanRequest } from '@mellow-anvil/core';
+import type { PlanRequest } from '@mellow-anvil/core/plan';
+import type { Plan } from '@mellow-anvil/core/workshop';
 import { Figures } from '../shared/figures';
 import { Notices } from '../shared/notices';
 import { conditionWords } from './condition-words';

@@ -2,24 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { FormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
 import { MultiSelect } from 'primeng/multiselect';
-import {
-  ASSUMED_LAND_MM,
-  GRINDING_PUSH_N,
-  SCHOOLS,
-  WAYS,
-  includedDeg,
-  servesShape,
-  shapeOfEdge,
-  standsIn,
-  type School,
-  STOP_SHORT_MM,
-  isWheel,
-  kindFacts,
-  type Abrasive,
-  type EdgeState,
-  type PlanRequest,
-  type Tool,
-} from '@mellow-anvil/core';
+import { type Abrasive, isWheel, kindFacts, servesShape, standsIn } from '@mellow-anvil/core/abrasive';
+import { ASSUMED_LAND_MM, includedDeg, shapeOfEdge, type Tool } from '@mellow-anvil/core/blade';
+import { GRINDING_PUSH_N, STOP_SHORT_MM } from '@mellow-anvil/core/grinding';
+import { type PlanRequest, type School, SCHOOLS } from '@mellow-anvil/core/plan';
+import type { EdgeState } from '@mellow-anvil/core/record';
+import { WAYS } from '@mellow-anvil/core/work';
 import { LAND_FROM } from '../records/land-words';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';

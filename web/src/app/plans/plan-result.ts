@@ -2,24 +2,22 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import {
-  ASSUMED_LAND_MM,
-  FOUND_MARKS_UM,
-  TIP_RADIUS_UM,
-  costOfUse,
-  servesShape,
-  shapeOfEdge,
-  standsIn,
   type Abrasive,
   type BenchRecord,
   type CareKind,
-  type HoningPlan,
+  costOfUse,
+  servesShape,
+  standsIn,
+} from '@mellow-anvil/core/abrasive';
+import {
+  ASSUMED_LAND_MM,
   type Manner,
-  type PlanRequest,
-  type RunGrinding,
+  shapeOfEdge,
+  TIP_RADIUS_UM,
   type Tool,
-  type WayOut,
-  type WorkOrder,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/blade';
+import type { HoningPlan, PlanRequest, RunGrinding, WayOut, WorkOrder } from '@mellow-anvil/core/plan';
+import { FOUND_MARKS_UM } from '@mellow-anvil/core/work';
 import { Figures } from '../shared/figures';
 import { Why, type Reason } from '../shared/why';
 import { conditionWords } from './condition-words';

@@ -1,6 +1,8 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { edgeAtFirst, planHoning, type Edge } from '@mellow-anvil/core';
+import type { Edge } from '@mellow-anvil/core/blade';
+import { planHoning } from '@mellow-anvil/core/plan';
+import { edgeAtFirst } from '@mellow-anvil/core/record';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { Desk } from '../bench/desk';
 import { Undo } from '../shared/undo.store';

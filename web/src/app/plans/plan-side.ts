@@ -4,22 +4,19 @@ import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { combineLatest, map, switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
+import type { BenchRecord, CareKind } from '@mellow-anvil/core/abrasive';
+import { type Manner, mannerOf, type Tool } from '@mellow-anvil/core/blade';
 import {
-  asItStands,
   edgeByWay,
-  mannerOf,
-  type BenchRecord,
-  type CareKind,
   type HoningPlan,
-  type Manner,
-  type Plan,
   type PlanRequest,
   type RunGrinding,
   type School,
-  type Tool,
   type WayOut,
   type WorkOrder,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/plan';
+import { asItStands } from '@mellow-anvil/core/record';
+import type { Plan } from '@mellow-anvil/core/workshop';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { BenchStore } from '../abrasives/bench.store';
 import { ChosenSet } from '../abrasives/chosen-set';

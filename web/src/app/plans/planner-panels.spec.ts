@@ -1,17 +1,17 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { Condition } from '@mellow-anvil/core/blade';
 import {
   compareSchools,
+  type HoningPlan,
   orderOfWork,
   planHoning,
-  regrindAdvice,
-  type Condition,
   type PlanRequest,
+  regrindAdvice,
   type TooMuch,
   type WayOut,
-  type Abrasive,
-  type HoningPlan,
   type WorkOrder,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/plan';
 import { press, textOf, typeInto } from '../testing/host';
 import { IRON, playServer, stone } from '../testing/page';
 import { ConditionAsk } from './condition-ask';

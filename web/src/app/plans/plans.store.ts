@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { Plan } from '@mellow-anvil/core';
+import type { Plan } from '@mellow-anvil/core/workshop';
 import { CollectionStore } from '../shared/collection.store';
 
 /** The plans kept for later. */

@@ -2,19 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { ChartData, ChartOptions } from 'chart.js';
 import { UIChart } from 'primeng/chart';
-import {
-  Refusal,
-  attempt,
-  meanHoningMin,
-  regrindAdvice,
-  regrindMin,
-  type Abrasive,
-  type BenchRecord,
-  type EdgeState,
-  type HoningPlan,
-  type PlanRequest,
-  type Tool,
-} from '@mellow-anvil/core';
+import type { Abrasive, BenchRecord } from '@mellow-anvil/core/abrasive';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { meanHoningMin } from '@mellow-anvil/core/grinding';
+import { type HoningPlan, type PlanRequest, regrindAdvice, regrindMin } from '@mellow-anvil/core/plan';
+import type { EdgeState } from '@mellow-anvil/core/record';
 import { inkNow } from '../shared/chart-ink';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';

@@ -1,13 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import {
-  compareSchools,
-  type Abrasive,
-  type BenchRecord,
-  type PlanRequest,
-  type School,
-  type Tool,
-} from '@mellow-anvil/core';
+import type { Abrasive, BenchRecord } from '@mellow-anvil/core/abrasive';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { compareSchools, type PlanRequest, type School } from '@mellow-anvil/core/plan';
 import { Figures } from '../shared/figures';
 import { SCHOOL_WORDS } from './condition-words';
 

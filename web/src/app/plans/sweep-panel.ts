@@ -3,17 +3,9 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { ChartData, ChartOptions } from 'chart.js';
 import { UIChart } from 'primeng/chart';
 import { Subject, catchError, debounceTime, map, of, startWith, switchMap } from 'rxjs';
-import {
-  BUYABLE_KINDS,
-  bestOf,
-  kindFacts,
-  type Abrasive,
-  type AbrasiveKind,
-  type BenchRecord,
-  type PlanRequest,
-  type StoneSweep,
-  type Tool,
-} from '@mellow-anvil/core';
+import { type Abrasive, type AbrasiveKind, type BenchRecord, kindFacts } from '@mellow-anvil/core/abrasive';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { bestOf, BUYABLE_KINDS, type PlanRequest, type StoneSweep } from '@mellow-anvil/core/plan';
 import { inkNow } from '../shared/chart-ink';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import { kindFacts, type Abrasive, type TooMuch, type WayOut } from '@mellow-anvil/core';
+import { type Abrasive, kindFacts } from '@mellow-anvil/core/abrasive';
+import type { TooMuch, WayOut } from '@mellow-anvil/core/plan';
 import { Figures } from '../shared/figures';
 
 interface Told {

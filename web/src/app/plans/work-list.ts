@@ -1,22 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
+import { type Abrasive, type BenchRecord, type CareKind, isWheel } from '@mellow-anvil/core/abrasive';
+import type { Tool } from '@mellow-anvil/core/blade';
+import type { SessionSetting } from '@mellow-anvil/core/guide';
 import {
-  isWheel,
-  visitsOf,
-  type Abrasive,
-  type BenchRecord,
-  type CareKind,
-  type Facet,
   type HoningPlan,
   type PlanPart,
   type PlanStep,
   type RunGrinding,
-  type SessionSetting,
   type Station,
   type StropStep,
-  type Tool,
+  visitsOf,
   type WorkOrder,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/plan';
+import type { Facet } from '@mellow-anvil/core/work';
 import { CARE_WORDS } from '../abrasives/care-words';
 import { StoneGlyph } from '../abrasives/stone-glyph';
 import { GrindingStepCard } from '../grinding/grinding-step';

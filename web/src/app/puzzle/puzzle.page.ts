@@ -3,19 +3,19 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import {
-  LOOKS,
-  LOOK_NAMES,
-  SYMPTOMS,
-  SYMPTOM_NAMES,
   causeFacts,
+  type CauseName,
+  type Look,
+  LOOK_NAMES,
+  LOOKS,
   nextLooks,
   rankCauses,
-  type CauseName,
-  type Condition,
-  type Look,
   type Seen,
   type Symptom,
-} from '@mellow-anvil/core';
+  SYMPTOM_NAMES,
+  SYMPTOMS,
+} from '@mellow-anvil/core/advice';
+import type { Condition } from '@mellow-anvil/core/blade';
 import { Desk } from '../bench/desk';
 import { ChoiceField } from '../shared/choice-field';
 import { ToolsStore } from '../tools/tools.store';

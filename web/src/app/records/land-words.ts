@@ -1,4 +1,4 @@
-import type { EdgeState } from '@mellow-anvil/core';
+import type { EdgeState } from '@mellow-anvil/core/record';
 
 /** What the reckoning of a land starts from. */
 export const LAND_FROM: Readonly<Record<EdgeState['landFrom'], string>> = {

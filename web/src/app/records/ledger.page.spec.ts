@@ -1,6 +1,6 @@
 import type { HttpTestingController, TestRequest } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { Session } from '@mellow-anvil/core';
+import type { Session } from '@mellow-anvil/core/record';
 import { press, textOf, typeInto, until } from '../testing/host';
 import { IRON, answer, page, playServer, stored } from '../testing/page';
 import { LedgerPage } from './ledger.page';

@@ -12,7 +12,7 @@ import {
   type Observable,
 } from 'rxjs';
 import type { STILL_RECKONING as Header, Stored } from '@mellow-anvil/contract';
-import type { LifeEntry, Session, ToolRecord } from '@mellow-anvil/core';
+import type { LifeEntry, Session, ToolRecord } from '@mellow-anvil/core/record';
 import { Undo } from '../shared/undo.store';
 
 export type Records = Readonly<Record<string, ToolRecord>>;

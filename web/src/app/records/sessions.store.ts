@@ -2,7 +2,7 @@ import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { tap, type Observable } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
-import type { Session } from '@mellow-anvil/core';
+import type { Session } from '@mellow-anvil/core/record';
 import { Undo } from '../shared/undo.store';
 
 /** Entries of the record, put in, corrected and taken out; what they come to is in {@link RecordsStore}. */

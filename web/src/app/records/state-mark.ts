@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { RACK_STATES, type RackState } from '@mellow-anvil/core';
+import { RACK_STATES, type RackState } from '@mellow-anvil/core/blade';
 import { STATE_WORDS } from './state-words';
 
 /** A tool's state: its word, and as many tally marks as there is work in it. */

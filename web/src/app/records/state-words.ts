@@ -1,4 +1,4 @@
-import type { RackState } from '@mellow-anvil/core';
+import type { RackState } from '@mellow-anvil/core/blade';
 
 /** A tool's state as the rack says it. */
 export const STATE_WORDS: Readonly<Record<RackState, string>> = {

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { RACK_RULES, edgeAtFirst } from '@mellow-anvil/core';
+import { edgeAtFirst, RACK_RULES } from '@mellow-anvil/core/record';
 import { press, textOf } from '../testing/host';
 import { IRON, answer, page, playServer, stored } from '../testing/page';
 import { ToolState } from './tool-state';

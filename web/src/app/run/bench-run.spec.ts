@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import type { HttpTestingController, TestRequest } from '@angular/common/http/testing';
 import { TestBed } from '@angular/core/testing';
-import type { RunEvent, RunPlan } from '@mellow-anvil/core';
+import type { RunEvent, RunPlan } from '@mellow-anvil/core/run';
 import { until } from '../testing/host';
 import { playServer } from '../testing/page';
 import { BenchRun, type BenchView } from './bench-run';

@@ -21,7 +21,7 @@ import {
   timer,
 } from 'rxjs';
 import type { RunSummary, StoredRun } from '@mellow-anvil/contract';
-import { runOf, type Run, type RunEvent, type RunFact, type RunPlan } from '@mellow-anvil/core';
+import { type Run, type RunEvent, type RunFact, runOf, type RunPlan } from '@mellow-anvil/core/run';
 import { told } from '../shared/problem';
 import type { RunShelf } from './run-shelf';
 

@@ -1,4 +1,6 @@
-import { purposeOf, stanceOf, type BenchStep, type Edge, type Face, type Point } from '@mellow-anvil/core';
+import type { Edge, Point } from '@mellow-anvil/core/blade';
+import { type BenchStep, purposeOf } from '@mellow-anvil/core/plan';
+import { type Face, stanceOf } from '@mellow-anvil/core/run';
 import {
   EDGE_X,
   type Mark,

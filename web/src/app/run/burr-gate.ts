@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import { BURR_PLACES, burrOf, type Burr, type BurrFeel, type Edge } from '@mellow-anvil/core';
+import type { Edge } from '@mellow-anvil/core/blade';
+import type { Burr } from '@mellow-anvil/core/record';
+import { BURR_PLACES, type BurrFeel, burrOf } from '@mellow-anvil/core/run';
 import { EdgeFront } from './edge-front';
 
 /** How a burr was felt. */

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { StationKind } from '@mellow-anvil/core';
+import type { StationKind } from '@mellow-anvil/core/plan';
 
 interface Caution {
   /** Plainly, the first time on this device. */

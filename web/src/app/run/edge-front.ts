@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { frontProfile, tanDeg, unlessRefused, type Edge } from '@mellow-anvil/core';
+import { tanDeg, unlessRefused } from '@mellow-anvil/core/base';
+import { type Edge, frontProfile } from '@mellow-anvil/core/blade';
 
 const BOX = { width: 500, height: 60 } as const;
 /** Most of the box a curve is drawn over: exaggerated, so that it is seen. */

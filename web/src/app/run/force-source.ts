@@ -1,5 +1,5 @@
 import { concatMap, delay, from, mergeMap, of, scan, type Observable } from 'rxjs';
-import { forceText, simulatedForce, type ForceLine } from '@mellow-anvil/core';
+import { type ForceLine, forceText, simulatedForce } from '@mellow-anvil/core/device';
 import { serialText } from '../shared/serial';
 
 /** A cutting-force tester as the page meets it. */

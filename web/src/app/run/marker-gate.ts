@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import type { ColourLeft, Edge } from '@mellow-anvil/core';
+import type { Edge } from '@mellow-anvil/core/blade';
+import type { ColourLeft } from '@mellow-anvil/core/run';
 import { EdgeFront } from './edge-front';
 
 const SPOTS: readonly { readonly value: ColourLeft; readonly label: string }[] = [

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import { SHAKES, type Shake } from '@mellow-anvil/core';
+import { type Shake, SHAKES } from '@mellow-anvil/core/run';
 
 /** Where it shakes when drawn along the nail: nowhere, or at heel, middle or tip. */
 @Component({

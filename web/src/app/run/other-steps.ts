@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
-import { SKIPS, type PutIn, type Run, type Skip } from '@mellow-anvil/core';
+import { type PutIn, type Run, type Skip, SKIPS } from '@mellow-anvil/core/run';
 import type { Option } from '../shared/choice-field';
 import { ChoiceField } from '../shared/choice-field';
 import { QuantityField } from '../shared/quantity-field';

@@ -10,14 +10,8 @@ import {
 } from '@angular/core';
 import { Button } from 'primeng/button';
 import type { Subscription } from 'rxjs';
-import {
-  edgeWord,
-  forceWord,
-  newtonsOf,
-  type Proof,
-  type ProofFigures,
-  type ProofTest,
-} from '@mellow-anvil/core';
+import { newtonsOf, type Proof, type ProofTest } from '@mellow-anvil/core/record';
+import { edgeWord, forceWord, type ProofFigures } from '@mellow-anvil/core/run';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { hasSerial } from '../shared/serial';

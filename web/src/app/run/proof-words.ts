@@ -1,4 +1,5 @@
-import { formatDay, newtonsOf, type Session } from '@mellow-anvil/core';
+import { formatDay } from '@mellow-anvil/core/base';
+import { newtonsOf, type Session } from '@mellow-anvil/core/record';
 import { outcomeWords } from '../life/entry-words';
 import type { Figures } from '../shared/figures';
 

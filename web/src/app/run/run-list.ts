@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import type { Run, Station, Tool } from '@mellow-anvil/core';
+import type { Tool } from '@mellow-anvil/core/blade';
+import type { Station } from '@mellow-anvil/core/plan';
+import type { Run } from '@mellow-anvil/core/run';
 import { stationName } from './station-words';
 
 interface ListRow {

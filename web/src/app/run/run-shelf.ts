@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { RunEvent } from '@mellow-anvil/core';
+import type { RunEvent } from '@mellow-anvil/core/run';
 
 interface Shelf extends DBSchema {
   events: {

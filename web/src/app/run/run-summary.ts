@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
-import { edgeWord, type Run } from '@mellow-anvil/core';
+import { edgeWord, type Run } from '@mellow-anvil/core/run';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { Figures } from '../shared/figures';
 import { outcomeWords } from '../life/entry-words';

@@ -1,6 +1,6 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { RunPlan } from '@mellow-anvil/core';
+import type { RunPlan } from '@mellow-anvil/core/run';
 import { press, textOf } from '../testing/host';
 import { IRON, answer, page, playServer, stone, stored } from '../testing/page';
 import { RunPage } from './run.page';

@@ -15,21 +15,11 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { EMPTY, distinctUntilChanged, map, switchMap } from 'rxjs';
-import {
-  CURVED_FAMILIES,
-  GATES,
-  ledBack,
-  asPlanned,
-  forcesOf,
-  laggingPlaces,
-  purposeOf,
-  seenInRun,
-  type Heat,
-  type PutIn,
-  type RunFact,
-  type RunGrinding,
-  type Station,
-} from '@mellow-anvil/core';
+import { seenInRun } from '@mellow-anvil/core/advice';
+import { CURVED_FAMILIES } from '@mellow-anvil/core/camber';
+import { GATES, purposeOf, type RunGrinding, type Station } from '@mellow-anvil/core/plan';
+import { forcesOf, laggingPlaces } from '@mellow-anvil/core/record';
+import { asPlanned, type Heat, ledBack, type PutIn, type RunFact } from '@mellow-anvil/core/run';
 import { Desk } from '../bench/desk';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { RecordsStore } from '../records/records.store';

@@ -2,7 +2,7 @@ import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { Subject, catchError, merge, of, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
 import type { RunSummary } from '@mellow-anvil/contract';
-import type { RunPlan } from '@mellow-anvil/core';
+import type { RunPlan } from '@mellow-anvil/core/run';
 import { Undo } from '../shared/undo.store';
 import { BenchRun } from './bench-run';
 import { RunShelf } from './run-shelf';

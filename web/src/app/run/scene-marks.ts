@@ -1,19 +1,10 @@
-import {
-  bladeGeometry,
-  cosDeg,
-  guidePose,
-  honedFacet,
-  isRoller,
-  sinDeg,
-  stanceOf,
-  unlessRefused,
-  type Abrasive,
-  type Edge,
-  type Face,
-  type Point,
-  type Run,
-  type Station,
-} from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import { cosDeg, sinDeg, unlessRefused } from '@mellow-anvil/core/base';
+import type { Edge, Point } from '@mellow-anvil/core/blade';
+import { bladeGeometry, guidePose, isRoller } from '@mellow-anvil/core/guide';
+import type { Station } from '@mellow-anvil/core/plan';
+import { type Face, type Run, stanceOf } from '@mellow-anvil/core/run';
+import { honedFacet } from '@mellow-anvil/core/work';
 import type { SetUp } from '../bench/desk';
 
 /** A mark of a drawing. */

@@ -1,11 +1,7 @@
-import {
-  FAMILY_NAMES,
-  beginRun,
-  type Abrasive,
-  type RunPlan,
-  type Station,
-  type StationKind,
-} from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import { FAMILY_NAMES } from '@mellow-anvil/core/blade';
+import type { Station, StationKind } from '@mellow-anvil/core/plan';
+import { beginRun, type RunPlan } from '@mellow-anvil/core/run';
 import { usualEdge } from '../tools/blade';
 import { SCENE, type Mark } from './scene-marks';
 import { sceneOf } from './station-scene';

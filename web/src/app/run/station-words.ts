@@ -1,18 +1,16 @@
+import type { Abrasive, CareKind } from '@mellow-anvil/core/abrasive';
+import type { Edge } from '@mellow-anvil/core/blade';
 import {
-  byTurns,
-  purposeOf,
-  type Abrasive,
   type BenchStep,
-  type CareKind,
   type Count,
-  type Edge,
-  type GateWord,
-  type ProofTest,
-  type Skip,
+  purposeOf,
   type Station,
   type StationKind,
   type StropPurpose,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/plan';
+import type { ProofTest } from '@mellow-anvil/core/record';
+import type { GateWord, Skip } from '@mellow-anvil/core/run';
+import { byTurns } from '@mellow-anvil/core/work';
 import type { Figures } from '../shared/figures';
 
 /** What to feel or look for at a stone (common practice, no source). */

@@ -2,16 +2,10 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import {
-  COUNTS,
-  strokesLeft,
-  visitAt,
-  visitsOf,
-  type Abrasive,
-  type Count,
-  type Run,
-  type Tool,
-} from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { type Count, COUNTS, visitAt, visitsOf } from '@mellow-anvil/core/plan';
+import { type Run, strokesLeft } from '@mellow-anvil/core/run';
 import { FingerDrawing, placeName } from '../camber/finger-drawing';
 import type { Figures } from '../shared/figures';
 import { Beat } from './beat';

@@ -6,7 +6,7 @@ import { Button } from 'primeng/button';
 import { ProgressBar } from 'primeng/progressbar';
 import { catchError, map, of, switchMap, timer, type Subscription } from 'rxjs';
 import type { FieldProblem, LongWorkNow } from '@mellow-anvil/contract';
-import { WORKSHOP_FILE_BYTES } from '@mellow-anvil/core';
+import { WORKSHOP_FILE_BYTES } from '@mellow-anvil/core/workshop';
 import { Notices } from '../shared/notices';
 import { told } from '../shared/problem';
 import { Undo } from '../shared/undo.store';

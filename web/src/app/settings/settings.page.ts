@@ -4,7 +4,7 @@ import { FormsModule } from '@angular/forms';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
-import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core';
+import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core/workshop';
 import { Backups } from '../backups/backups';
 import { map } from 'rxjs';
 import { Notices } from '../shared/notices';

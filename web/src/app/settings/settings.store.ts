@@ -10,7 +10,7 @@ import {
   type Observable,
   tap,
 } from 'rxjs';
-import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core';
+import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core/workshop';
 import { Undo } from '../shared/undo.store';
 
 type KeptSettings = Settings & { readonly version: number };

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import type { Tool } from '@mellow-anvil/core';
+import type { Tool } from '@mellow-anvil/core/blade';
 import type { Stored } from '@mellow-anvil/contract';
 import { IRON, answer, page, playServer, stored } from '../testing/page';
 import { ToolsStore } from '../tools/tools.store';

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import type { Abrasive } from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { until } from '../testing/host';
 import { answer, page, playServer, stone } from '../testing/page';

@@ -1,20 +1,20 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import {
-  DEFAULT_SETTINGS,
-  MM_PER_INCH,
   formatAngle,
   formatDay,
   formatLength,
   formatMinutes,
   formatNumber,
+  MM_PER_INCH,
   parseAngle,
   parseLength,
   parseMinutes,
   parseNumber,
-  type Hand,
-  type PatternHand,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/base';
+import type { PatternHand } from '@mellow-anvil/core/pattern';
+import type { Hand } from '@mellow-anvil/core/record';
+import { DEFAULT_SETTINGS } from '@mellow-anvil/core/workshop';
 import { SettingsStore } from '../settings/settings.store';
 
 /** What a field or a figure measures. */

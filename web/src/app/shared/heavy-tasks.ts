@@ -1,4 +1,5 @@
-import { stoneSweep, wedgeHeat } from '@mellow-anvil/core';
+import { wedgeHeat } from '@mellow-anvil/core/grinding';
+import { stoneSweep } from '@mellow-anvil/core/plan';
 
 /** What is too much for the page's own thread. */
 export const HEAVY = { stoneSweep, wedgeHeat } as const;

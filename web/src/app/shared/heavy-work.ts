@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import { Observable, Subject, map, of, startWith, switchAll, type MonoTypeOperatorFunction } from 'rxjs';
-import { Refusal } from '@mellow-anvil/core';
+import { Refusal } from '@mellow-anvil/core/base';
 import type { HeavyAnswer, HeavyInput, HeavyOrder, HeavyOutput, HeavyTask } from './heavy-tasks';
 
 /** How far a heavy work has come, 0…1, and then what came of it. */

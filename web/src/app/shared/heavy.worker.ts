@@ -1,4 +1,4 @@
-import { Refusal, attempt, type Tell } from '@mellow-anvil/core';
+import { attempt, Refusal, type Tell } from '@mellow-anvil/core/base';
 import { HEAVY, type HeavyAnswer, type HeavyOrder } from './heavy-tasks';
 
 /** The page is told this often, and no more. */

@@ -1,6 +1,6 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { Tool } from '@mellow-anvil/core';
+import type { Tool } from '@mellow-anvil/core/blade';
 import { press, textOf, typeInto } from '../testing/host';
 import { answer, page, playServer, stone, stored } from '../testing/page';
 import { StropPage } from './strop.page';

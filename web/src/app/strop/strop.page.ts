@@ -11,16 +11,10 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { EMPTY, distinctUntilChanged, switchMap } from 'rxjs';
-import {
-  STROP_EVERY_MIN,
-  STROPS_BEFORE_HONING,
-  familyFacts,
-  formatDay,
-  kindFacts,
-  ladderOf,
-  type EdgeForm,
-  type Session,
-} from '@mellow-anvil/core';
+import { kindFacts } from '@mellow-anvil/core/abrasive';
+import { formatDay } from '@mellow-anvil/core/base';
+import { type EdgeForm, familyFacts } from '@mellow-anvil/core/blade';
+import { ladderOf, type Session, STROP_EVERY_MIN, STROPS_BEFORE_HONING } from '@mellow-anvil/core/record';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { RecordsStore, type Records } from '../records/records.store';
 import { SessionsStore } from '../records/sessions.store';

@@ -2,7 +2,9 @@ import { Injectable, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { Observable } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
-import { STROP_STROKES, type Session, type Tool } from '@mellow-anvil/core';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { STROP_STROKES } from '@mellow-anvil/core/plan';
+import type { Session } from '@mellow-anvil/core/record';
 import { AbrasivesStore } from '../abrasives/abrasives.store';
 import { SessionsStore } from '../records/sessions.store';
 

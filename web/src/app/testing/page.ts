@@ -6,7 +6,9 @@ import { provideRouter } from '@angular/router';
 import { MessageService } from 'primeng/api';
 import { providePrimeNG } from 'primeng/config';
 import type { Stored } from '@mellow-anvil/contract';
-import type { Abrasive, RollerGuide, SingleBevelEdge, Tool } from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { SingleBevelEdge, Tool } from '@mellow-anvil/core/blade';
+import type { RollerGuide } from '@mellow-anvil/core/guide';
 
 /** Sets up the page's own providers with a server that the test plays. */
 export function playServer(): HttpTestingController {

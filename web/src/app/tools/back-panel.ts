@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { ASSUMED, backStrategy, type Back, type Family } from '@mellow-anvil/core';
+import { ASSUMED, type Back, backStrategy, type Family } from '@mellow-anvil/core/blade';
 import type { Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';

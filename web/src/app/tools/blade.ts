@@ -1,17 +1,17 @@
 import {
-  FAMILIES,
-  FAMILY_NAMES,
-  familyFacts,
   type DoubleBevelEdge,
   type Edge,
   type EdgeForm,
+  FAMILIES,
   type Family,
+  FAMILY_NAMES,
+  familyFacts,
   type HostPlane,
   type KnifeEdge,
   type SingleBevelEdge,
   type Steel,
   type Tool,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/blade';
 import type { Quantity } from '../shared/figures';
 
 /** A thing being typed: its figures may be missing (undefined) or unreadable (NaN) for now. */

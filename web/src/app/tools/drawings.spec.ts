@@ -1,12 +1,12 @@
 import { TestBed } from '@angular/core/testing';
 import {
-  FAMILY_NAMES,
-  familyFacts,
   type Edge,
   type EdgeForm,
+  FAMILY_NAMES,
+  familyFacts,
   type FrontLine,
   type Tool,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/blade';
 import { EDGE, IRON, playServer } from '../testing/page';
 import { textOf } from '../testing/host';
 import { edgeWords } from './blade';

@@ -9,17 +9,17 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { unlessRefused } from '@mellow-anvil/core/base';
 import {
   ASSUMED_LAND_MM,
-  STEELS,
-  STEEL_NAMES,
-  familyFacts,
-  recessionForLand,
   type Edge,
   type Family,
+  familyFacts,
+  recessionForLand,
   type SingleBevelEdge,
-  unlessRefused,
-} from '@mellow-anvil/core';
+  STEEL_NAMES,
+  STEELS,
+} from '@mellow-anvil/core/blade';
 import type { Sentences } from '../shared/checks';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { ASSUMED, FAMILIES, type Family } from '@mellow-anvil/core';
+import { ASSUMED, FAMILIES, type Family } from '@mellow-anvil/core/blade';
 import type { Sentences } from '../shared/checks';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';

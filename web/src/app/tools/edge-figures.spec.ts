@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { check, toolSchema } from '@mellow-anvil/contract';
-import { FAMILY_NAMES, edgeChain, type Edge } from '@mellow-anvil/core';
+import { type Edge, edgeChain, FAMILY_NAMES } from '@mellow-anvil/core/blade';
 import { textOf, typeInto } from '../testing/host';
 import { EDGE, IRON, playServer } from '../testing/page';
 import { EDGE_FIGURES, readable, usualEdge, type EdgeDraft } from './blade';

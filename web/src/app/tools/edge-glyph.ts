@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { edgeChain, type Edge, type EdgeChain, type Point, unlessRefused, tanDeg } from '@mellow-anvil/core';
+import { tanDeg, unlessRefused } from '@mellow-anvil/core/base';
+import { type Edge, edgeChain, type EdgeChain, type Point } from '@mellow-anvil/core/blade';
 import { gouging, winging } from './end-on';
 
 const WIDTH = 54;

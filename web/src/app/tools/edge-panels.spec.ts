@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Type } from '@angular/core';
-import type { Creep } from '@mellow-anvil/core';
+import type { Creep } from '@mellow-anvil/core/record';
 import { press, textOf, typeInto } from '../testing/host';
 import { EDGE, playServer } from '../testing/page';
 import { BackPanel } from './back-panel';

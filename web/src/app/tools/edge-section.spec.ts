@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { textOf } from '../testing/host';
 import { EDGE, playServer } from '../testing/page';
-import type { Edge } from '@mellow-anvil/core';
+import type { Edge } from '@mellow-anvil/core/blade';
 import { EdgeSection, type EdgeDrag } from './edge-section';
 
 describe('EdgeSection', () => {

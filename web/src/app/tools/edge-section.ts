@@ -11,19 +11,16 @@ import {
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Slider } from 'primeng/slider';
+import { attempt, cosDeg, Refusal, sinDeg } from '@mellow-anvil/core/base';
 import {
-  Refusal,
   backBevelDeg,
-  cosDeg,
-  recessionForTipMm,
-  edgeChain,
-  sinDeg,
-  wornTip,
   type Edge,
+  edgeChain,
   type EdgeChain,
   type Point,
-  attempt,
-} from '@mellow-anvil/core';
+  wornTip,
+} from '@mellow-anvil/core/blade';
+import { recessionForTipMm } from '@mellow-anvil/core/work';
 import { Figures } from '../shared/figures';
 import { VIEW, handlesOf, scaleOf, type Handle, type Scale } from './section-view';
 

@@ -1,4 +1,5 @@
-import { cosDeg, sinDeg, type Point } from '@mellow-anvil/core';
+import { cosDeg, sinDeg } from '@mellow-anvil/core/base';
+import type { Point } from '@mellow-anvil/core/blade';
 
 /** A gouge end on, its mouth's middle at a place: chord and depth to scale with each other, an SVG path. */
 export function gouging(widthMm: number, depthMm: number, scale: number, mouth: Point): string {

@@ -1,13 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import {
-  Refusal,
-  frontProfile,
-  type Edge,
-  type FrontPoint,
-  tanDeg,
-  cosDeg,
-  sinDeg,
-} from '@mellow-anvil/core';
+import { cosDeg, Refusal, sinDeg, tanDeg } from '@mellow-anvil/core/base';
+import { type Edge, type FrontPoint, frontProfile } from '@mellow-anvil/core/blade';
 import { Figures } from '../shared/figures';
 import { gouging, winging } from './end-on';
 

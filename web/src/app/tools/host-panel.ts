@@ -1,19 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { attempt, cosDeg, Refusal, sinDeg, unlessRefused } from '@mellow-anvil/core/base';
 import {
-  Refusal,
   backBevelDeg,
   edgeChain,
   honedDeg,
-  planeAngles,
   type HostPlane,
+  planeAngles,
   type PlaneAngles,
   type Point,
   type SingleBevelEdge,
-  attempt,
-  unlessRefused,
-  cosDeg,
-  sinDeg,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/blade';
 import type { Sentences } from '../shared/checks';
 import { ChoiceField } from '../shared/choice-field';
 import { Figures } from '../shared/figures';

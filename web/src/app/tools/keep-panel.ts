@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { edgeKeep, includedDeg, sinDeg, tanDeg, tipLoss, type Creep, type Edge } from '@mellow-anvil/core';
+import { sinDeg, tanDeg } from '@mellow-anvil/core/base';
+import { type Edge, edgeKeep, includedDeg, tipLoss } from '@mellow-anvil/core/blade';
+import type { Creep } from '@mellow-anvil/core/record';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { Why, type Reason } from '../shared/why';

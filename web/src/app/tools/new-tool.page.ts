@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import type { Tool } from '@mellow-anvil/core';
+import type { Tool } from '@mellow-anvil/core/blade';
 import { FirstRunState } from '../first-run/first-run.state';
 import type { Sentences } from '../shared/checks';
 import { Editor } from '../shared/editor';

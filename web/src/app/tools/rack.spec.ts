@@ -1,6 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { edgeAtFirst, type Tool } from '@mellow-anvil/core';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { edgeAtFirst } from '@mellow-anvil/core/record';
 import { EDGE, IRON, answer, page, playServer, stored } from '../testing/page';
 import { press, textOf } from '../testing/host';
 import { Rack } from './rack';

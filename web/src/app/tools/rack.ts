@@ -10,18 +10,14 @@ import { Select } from 'primeng/select';
 import type { Stored } from '@mellow-anvil/contract';
 import {
   FAMILIES,
-  FAMILY_NAMES,
-  RACK_STATES,
-  asItStands,
-  familyFacts,
-  proposedUse,
-  readiness,
   type Family,
+  FAMILY_NAMES,
+  familyFacts,
+  RACK_STATES,
   type RackState,
-  type Readiness,
-  type Session,
   type Tool,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/blade';
+import { asItStands, proposedUse, readiness, type Readiness, type Session } from '@mellow-anvil/core/record';
 import { RecordsStore, type Records } from '../records/records.store';
 import { SessionsStore } from '../records/sessions.store';
 import { StateMark } from '../records/state-mark';

@@ -1,12 +1,5 @@
-import {
-  facetAngleThrough,
-  type ChainFacet,
-  type EdgeChain,
-  type Point,
-  cosDeg,
-  sinDeg,
-  tanDeg,
-} from '@mellow-anvil/core';
+import { cosDeg, sinDeg, tanDeg } from '@mellow-anvil/core/base';
+import { type ChainFacet, type EdgeChain, facetAngleThrough, type Point } from '@mellow-anvil/core/blade';
 
 export const VIEW = { width: 660, height: 290 } as const;
 const PAD = { left: 56, right: 20, top: 20, bottom: 46 } as const;

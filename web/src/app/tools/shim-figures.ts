@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { Refusal, USUAL_SHIM, backBevel, attempt } from '@mellow-anvil/core';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
+import { backBevel, USUAL_SHIM } from '@mellow-anvil/core/blade';
 import type { Sentences } from '../shared/checks';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { facetsOf, honedAtDeg, skewCut, type Edge } from '@mellow-anvil/core';
+import { type Edge, skewCut } from '@mellow-anvil/core/blade';
+import { facetsOf, honedAtDeg } from '@mellow-anvil/core/guide';
 import { Figures } from '../shared/figures';
 import { QuantityField } from '../shared/quantity-field';
 import { Why, type Reason } from '../shared/why';

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { Tool } from '@mellow-anvil/core';
+import type { Tool } from '@mellow-anvil/core/blade';
 import { CollectionStore } from '../shared/collection.store';
 
 /** The tools on the rack. */

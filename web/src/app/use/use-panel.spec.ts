@@ -1,6 +1,6 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { Session } from '@mellow-anvil/core';
+import type { Session } from '@mellow-anvil/core/record';
 import { inputOf, press, textOf, typeInto } from '../testing/host';
 import { answer, playServer, stored } from '../testing/page';
 import { UsePanel } from './use-panel';

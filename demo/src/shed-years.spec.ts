@@ -1,10 +1,8 @@
+import type { Tool } from '@mellow-anvil/core/blade';
+import { GENERIC_SIDE_CLAMPING_GUIDE } from '@mellow-anvil/core/guide';
+import { edgeHistory, lifeOf, toolRecord } from '@mellow-anvil/core/record';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { GENERIC_SIDE_CLAMPING_GUIDE } from '../guide/guide.js';
-import { edgeHistory } from '../record/edge-state.js';
-import { lifeOf } from '../record/life.js';
-import { toolRecord } from '../record/tool-record.js';
-import type { Tool } from '../blade/tool.js';
 import { shedYears, type ShedYears } from './shed-years.js';
 
 const chisel: Tool & { id: string } = {

@@ -1,18 +1,11 @@
-import { removalPerStrokeMm3 } from '../abrasive/removal.js';
-import { benchAtWork, type StoneAtWork } from '../abrasive/at-work.js';
-import { spreadStrokes, strokesTo } from '../camber/camber-strokes.js';
-import { isNear, wantedRemoval } from '../plan/camber-work.js';
-import type { OwnedAbrasive } from '../abrasive/abrasive.js';
-import { PLAN_DEFAULTS } from '../plan/plan-request.js';
-import { cornerBackMm } from '../camber/camber-jobs.js';
-import { afterSession, edgeAtFirst, type RecordedSession } from '../record/edge-state.js';
-import type { SingleBevelEdge } from '../blade/edge.js';
-import type { SessionStep } from '../record/session.js';
-import { STEELS, type Tool } from '../blade/tool.js';
-import type { Identified } from '../base/identified.js';
-import { calipered, curveHoned, shaved, type TrueCurve } from './curved-iron.js';
-import { placedWork } from '../work/placed.js';
-import { faceAtEdgeMm } from '../work/worked.js';
+import { benchAtWork, type OwnedAbrasive, removalPerStrokeMm3, type StoneAtWork } from '@mellow-anvil/core/abrasive';
+import type { Identified } from '@mellow-anvil/core/base';
+import { type SingleBevelEdge, STEELS, type Tool } from '@mellow-anvil/core/blade';
+import { cornerBackMm, spreadStrokes, strokesTo } from '@mellow-anvil/core/camber';
+import { isNear, PLAN_DEFAULTS, wantedRemoval } from '@mellow-anvil/core/plan';
+import { afterSession, edgeAtFirst, type RecordedSession, type SessionStep } from '@mellow-anvil/core/record';
+import { calipered, curveHoned, shaved, type TrueCurve } from '@mellow-anvil/core/simulate';
+import { faceAtEdgeMm, placedWork } from '@mellow-anvil/core/work';
 
 /** How the curve of one made-up iron is looked after. */
 export interface CamberHabit {

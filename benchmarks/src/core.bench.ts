@@ -1,24 +1,26 @@
 import {
-  GENERIC_SIDE_CLAMPING_GUIDE,
   estimatedRemovalMm3PerNm,
   estimatedScratchUm,
+  removalPerStrokeMm3,
+} from '@mellow-anvil/core/abrasive';
+import { judged, type PlacedWork, strokesTo } from '@mellow-anvil/core/camber';
+import { wedgeHeat } from '@mellow-anvil/core/grinding';
+import {
+  GENERIC_SIDE_CLAMPING_GUIDE,
   guideAngle,
   guideCalibration,
   guideProjection,
-  judged,
-  liftStack,
-  progression,
-  removalPerStrokeMm3,
-  seatGeometry,
-  stoneSweep,
-  strokesTo,
-  toolRecord,
-  wedgeHeat,
   type GuideSeat,
-  type PlacedWork,
+  liftStack,
+  seatGeometry,
+} from '@mellow-anvil/core/guide';
+import {
+  progression,
   type ProgressionAbrasive,
   type ProgressionInput,
-} from '@mellow-anvil/core';
+  stoneSweep,
+} from '@mellow-anvil/core/plan';
+import { toolRecord } from '@mellow-anvil/core/record';
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { LONG_RECORD, sessionsOf, shopOf, stone } from './many.js';
 import { medianMs, ms, times, type Row } from './table.js';

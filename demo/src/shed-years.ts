@@ -1,35 +1,9 @@
-import { honedAtDeg } from '../guide/facet-settings.js';
-import {
-  isRoller,
-  seatForWidth,
-  seatGeometry,
-  seatTakes,
-  type Guide,
-  type RollerGuide,
-} from '../guide/guide.js';
-import { guideProjection } from '../guide/guide-projection.js';
-import type { Condition } from '../blade/dulling.js';
-import type { OwnedAbrasive } from '../abrasive/abrasive.js';
-import { PLAN_DEFAULTS } from '../plan/plan-request.js';
-import { planHoning } from '../plan/ways-out.js';
-import {
-  afterSession,
-  asItStands,
-  edgeAtFirst,
-  type EdgeState,
-  type HistoryEntry,
-  type RecordedSession,
-} from '../record/edge-state.js';
-import { stoneCare, type Care } from '../abrasive/care.js';
-import { benchAtWork, type StoneAtWork } from '../abrasive/at-work.js';
-import { usesOfStones, type UseOfStone } from '../record/bench-record.js';
-import { readiness } from '../record/readiness.js';
-import { recordOf } from '../record/tool-record.js';
-import type { SessionSetting } from '../guide/setting.js';
-import type { Session, SessionStep } from '../record/session.js';
-import { familyFacts, type UseMeasure } from '../blade/families.js';
-import type { Tool } from '../blade/tool.js';
-import type { Identified } from '../base/identified.js';
+import { benchAtWork, type Care, type OwnedAbrasive, type StoneAtWork, stoneCare } from '@mellow-anvil/core/abrasive';
+import type { Identified } from '@mellow-anvil/core/base';
+import { type Condition, familyFacts, type Tool, type UseMeasure } from '@mellow-anvil/core/blade';
+import { type Guide, guideProjection, honedAtDeg, isRoller, type RollerGuide, seatForWidth, seatGeometry, seatTakes, type SessionSetting } from '@mellow-anvil/core/guide';
+import { PLAN_DEFAULTS, planHoning } from '@mellow-anvil/core/plan';
+import { afterSession, asItStands, edgeAtFirst, type EdgeState, type HistoryEntry, readiness, type RecordedSession, recordOf, type Session, type SessionStep, type UseOfStone, usesOfStones } from '@mellow-anvil/core/record';
 
 /** How one tool is used in a made-up workshop. */
 export interface Habit {

@@ -1,19 +1,29 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import type { Workshop } from '@mellow-anvil/core/workshop';
+import { camberYears, type CamberHabit } from './camber-years.js';
+import { shedYears, type Habit, type Mishap } from './shed-years.js';
 
-// Two years of the boat shed's sharpening and use, made by core from the habits below.
+// Two years of the boat shed's sharpening and use, made from the habits below.
 const SEED = 20261123;
 
-const LARCH = ['larch', 1];
-const OAK = ['oak', 1.5];
-const ASH = ['ash', 1.3];
-const SPRUCE = ['spruce', 0.7];
-const FIR = ['Douglas fir', 0.9];
+type Wood = Habit['woods'][number];
+const LARCH: Wood = ['larch', 1];
+const OAK: Wood = ['oak', 1.5];
+const ASH: Wood = ['ash', 1.3];
+const SPRUCE: Wood = ['spruce', 0.7];
+const FIR: Wood = ['Douglas fir', 0.9];
 
 const HANDS = ['Shed', 'Foreman'];
 const ANYONE = ['Shed', 'Foreman', 'Apprentice'];
 
-const chisel = (toolId, perWeek, spell, life, more = {}) => ({
+const chisel = (
+  toolId: string,
+  perWeek: number,
+  spell: number,
+  life: number,
+  more: Partial<Habit> = {},
+): Habit => ({
   toolId,
   perWeek,
   measure: 'minutes',
@@ -23,7 +33,14 @@ const chisel = (toolId, perWeek, spell, life, more = {}) => ({
   hands: ANYONE,
   ...more,
 });
-const plane = (toolId, perWeek, spell, life, woods, more = {}) => ({
+const plane = (
+  toolId: string,
+  perWeek: number,
+  spell: number,
+  life: number,
+  woods: readonly Wood[],
+  more: Partial<Habit> = {},
+): Habit => ({
   toolId,
   perWeek,
   measure: 'metresPlaned',
@@ -33,7 +50,12 @@ const plane = (toolId, perWeek, spell, life, woods, more = {}) => ({
   hands: HANDS,
   ...more,
 });
-const carving = (toolId, perWeek, life, stones) => ({
+const carving = (
+  toolId: string,
+  perWeek: number,
+  life: number,
+  stones: NonNullable<Habit['stones']>,
+): Habit => ({
   toolId,
   perWeek,
   measure: 'minutes',
@@ -44,7 +66,7 @@ const carving = (toolId, perWeek, life, stones) => ({
   stones,
 });
 
-const HABITS = [
+const HABITS: readonly Habit[] = [
   chisel('bench-6', 0.5, 20, 110),
   chisel('bench-12', 0.9, 30, 130),
   chisel('bench-19', 2, 35, 120),
@@ -117,9 +139,9 @@ const HABITS = [
 ];
 
 /** The smoother came with far too much camber, and is brought down to a hair. */
-const CURVE = { toolId: 'smooth-50', rate: 1.25, fading: 0.18, shavingMm: 0.035 };
+const CURVE: CamberHabit = { toolId: 'smooth-50', rate: 1.25, fading: 0.18, shavingMm: 0.035 };
 
-const MISHAPS = [
+const MISHAPS: readonly Mishap[] = [
   {
     toolId: 'smooth-50',
     day: '2025-06-12',
@@ -182,9 +204,8 @@ const MISHAPS = [
 /**
  * The demo file with its record made anew: the same seed gives the same bytes.
  * @param workshop the demo as it is; its record is not looked at
- * @param core its simulations
  */
-export function demoText(workshop, { camberYears, shedYears }) {
+export function demoText(workshop: Workshop): string {
   const generator = xoroshiro128plus(SEED);
   const { tools, guides, abrasives } = workshop;
   const made = shedYears(
@@ -214,12 +235,14 @@ export function demoText(workshop, { camberYears, shedYears }) {
   // The smoother’s curve is looked after beside all that, with chances of its own.
   const aside = xoroshiro128plus(SEED + 1);
   const smoother = tools.find(({ id }) => id === CURVE.toolId);
-  const sessions = camberYears(smoother, made.sessions, abrasives, CURVE, () => uniformFloat64(aside));
+  const sessions = smoother
+    ? camberYears(smoother, made.sessions, abrasives, CURVE, () => uniformFloat64(aside))
+    : made.sessions;
   // The bench set stands there in full; the record of two years has a line an entry.
   const head = JSON.stringify({ ...workshop, cares: undefined, sessions: undefined }, null, 2).replace(
     /\n\}$/,
     '',
   );
-  const lines = (entries) => entries.map((entry) => `    ${JSON.stringify(entry)}`).join(',\n');
+  const lines = (entries: readonly object[]): string => entries.map((entry) => `    ${JSON.stringify(entry)}`).join(',\n');
   return `${head},\n  "cares": [\n${lines(cares)}\n  ],\n  "sessions": [\n${lines(sessions)}\n  ]\n}\n`;
 }

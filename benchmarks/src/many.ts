@@ -1,11 +1,8 @@
-import {
-  WORKSHOP_FORMAT,
-  type Abrasive,
-  type Identified,
-  type Session,
-  type Tool,
-  type Workshop,
-} from '@mellow-anvil/core';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { Identified } from '@mellow-anvil/core/base';
+import type { Tool } from '@mellow-anvil/core/blade';
+import type { Session } from '@mellow-anvil/core/record';
+import { type Workshop, WORKSHOP_FORMAT } from '@mellow-anvil/core/workshop';
 
 /** A workshop of many tools and nothing else. */
 export function shopOf(count: number): Workshop {

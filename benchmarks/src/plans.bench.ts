@@ -1,19 +1,15 @@
 import { readFileSync } from 'node:fs';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
+import { type Condition, CONDITIONS } from '@mellow-anvil/core/blade';
 import {
-  CONDITIONS,
-  Refusal,
+  defaultRequest,
+  type HoningPlan,
+  planHoning,
   SCHOOLS,
   TOO_MANY_STROKES,
-  asItStands,
-  attempt,
-  defaultRequest,
-  inOrderOfTime,
-  planHoning,
-  toolRecord,
-  type Condition,
-  type HoningPlan,
-  type Workshop,
-} from '@mellow-anvil/core';
+} from '@mellow-anvil/core/plan';
+import { asItStands, inOrderOfTime, toolRecord } from '@mellow-anvil/core/record';
+import type { Workshop } from '@mellow-anvil/core/workshop';
 import { median, type Row } from './table.js';
 
 const DEMO = new URL('../../demo/saltmarsh-boat-shed.workshop.json', import.meta.url);

@@ -1,0 +1,11 @@
+export { formatAngle, parseAngle } from './angle.js';
+export { arcRadiusMm } from './arc.js';
+export { formatDay } from './date.js';
+export type { Identified } from './identified.js';
+export { INSTANT_PATTERN, readInstant, utcInstant } from './instant.js';
+export { formatLength, MM_PER_INCH, parseLength } from './length.js';
+export { formatMinutes, parseMinutes } from './minutes.js';
+export { formatNumber, parseNumber } from './number.js';
+export { attempt, Refusal, unlessRefused } from './refusal.js';
+export type { Tell } from './tell.js';
+export { cosDeg, sinDeg, tanDeg } from './trig.js';

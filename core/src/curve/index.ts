@@ -1,0 +1,2 @@
+export { gougeArc } from './gouge-arc.js';
+export { rodFit } from './rod-fit.js';

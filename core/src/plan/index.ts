@@ -1,0 +1,37 @@
+export type { BackStep } from './back-work.js';
+export { type BenchStep, purposeOf, type RunGrinding } from './bench-step.js';
+export { type CamberRequest, type CamberStep, isNear, wantedRemoval } from './camber-work.js';
+export { compareSchools } from './compare-schools.js';
+export { countdown } from './countdown.js';
+export { type Count, COUNTS, visitAt, visitsOf } from './counting.js';
+export { type AskedOf, defaultRequest, usualSet } from './default-request.js';
+export type { GrindingStep } from './grinding-first.js';
+export { liftOf } from './held.js';
+export { type HoningJob, ROUNDING_DEG } from './honing-job.js';
+export {
+  type HoningPlan,
+  type PlanCare,
+  type PlanStep,
+  type TooMuch,
+  type WayOut,
+  WAYS_OUT,
+} from './honing-plan.js';
+export { intake, type IntakeLine, type Treatment, TREATMENTS } from './intake.js';
+export { landReason } from './land-reason.js';
+export { orderOfWork, type PlanPart, type WorkOrder } from './order-of-work.js';
+export { type AnsweredStep, planAnswer, type PlanAnswer } from './plan-answer.js';
+export { type GrindRequest, PLAN_DEFAULTS, type PlanRequest } from './plan-request.js';
+export {
+  progression,
+  type ProgressionAbrasive,
+  type ProgressionInput,
+  type ProgressionStep,
+} from './progression.js';
+export { regrindAdvice, regrindMin } from './regrind-advice.js';
+export { type School, SCHOOLS } from './schools.js';
+export type { ShapingStep } from './shaping-work.js';
+export { GATES, type Lift, type Station, type StationKind } from './station.js';
+export { bestOf, BUYABLE_KINDS, stoneSweep, type StoneSweep } from './stone-sweep.js';
+export { STROP_PURPOSES, STROP_STROKES, type StropPurpose, type StropStep } from './strop-work.js';
+export type { Verdict } from './verdicts.js';
+export { edgeByWay, planHoning, TOO_MANY_STROKES } from './ways-out.js';

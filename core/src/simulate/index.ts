@@ -1,0 +1,2 @@
+export { caliperChunks, type SimulatedEdge, simulatedReadings } from './caliper.js';
+export { calipered, curveHoned, shaved, type TrueCurve } from './curved-iron.js';
