@@ -1,4 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
 import { readFile, readdir } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 
@@ -9,6 +10,8 @@ export interface Program {
   readonly origin: string;
   /** What it said of faults. */
   told(): string;
+  /** Ends it, and waits until it has let go of its folder. */
+  stop(): Promise<void>;
 }
 
 /** Starts the program over a folder and waits for its address. */
@@ -23,9 +26,15 @@ export async function startProgram(folder: string): Promise<Program> {
   for await (const chunk of program.stdout as AsyncIterable<Buffer>) {
     said += chunk.toString();
     const origin = /is at (http:\/\/\S+?)\/\s/.exec(said)?.[1];
-    if (origin !== undefined) return { program, origin, told: () => told };
+    if (origin !== undefined) return { program, origin, told: () => told, stop: () => ended(program) };
   }
   throw new Error(`it stopped: ${said} ${told}`);
+}
+
+async function ended(program: ChildProcess): Promise<void> {
+  const gone = program.exitCode !== null || program.signalCode !== null ? undefined : once(program, 'exit');
+  program.kill();
+  await gone;
 }
 
 /**

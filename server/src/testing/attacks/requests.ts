@@ -160,8 +160,7 @@ export function attackByRequests(count: number, deafMs = Infinity): Promise<Outc
     try {
       return await sendAll(fc.sample(requests(), count), busy, idle, deafMs);
     } finally {
-      busy.program.kill();
-      idle.program.kill();
+      await Promise.all([busy.stop(), idle.stop()]);
     }
   });
 }
