@@ -1,4 +1,5 @@
 import { Joi } from './joi.js';
+import { shape } from './shape.js';
 import {
   type Abrasive,
   ABRASIVE_KIND_NAMES,
@@ -21,7 +22,7 @@ import { EDGE_SHAPES, type EdgeShape } from '@mellow-anvil/core/blade';
 import { atField, day, id, instant, line, notes, number, oneOf, related, whole } from './fields.js';
 
 /** A grade that its standard knows. */
-export const gradeSchema = Joi.object<Grade, true>({
+export const gradeSchema = shape<Grade>({
   standard: oneOf('Grading', GRIT_STANDARDS),
   grade: related(line('Grade', 20), (grade: string, { standard }) => {
     if (!GRIT_STANDARDS.includes(standard as Grade['standard'])) return undefined;
@@ -45,27 +46,27 @@ const lubricant = Joi.alternatives().conditional('kind', {
   otherwise: oneOf('Lubricant', LUBRICANTS),
 });
 
-const reading = Joi.object<WheelReading, true>({
+const reading = shape<WheelReading>({
   on: day,
   diameterMm: number('wheelDiameterMm'),
   dressed: Joi.boolean().optional(),
 });
 
-const wheel = Joi.object<Wheel, true>({
+const wheel = shape<Wheel>({
   widthMm: number('wheelWidthMm').optional(),
   rpm: number('rpm').optional(),
-  readings: Joi.array().items(reading).max(1000).required() as never,
+  readings: Joi.array().items(reading).max(1000).required(),
 });
 
-const sheets = Joi.object<Sheets, true>({
+const sheets = shape<Sheets>({
   plate: line('Plate', 60).optional(),
   face: oneOf('Face', ['upper', 'lower'] as const).optional(),
   usesEach: whole('usesEach'),
   costEach: number('cost', 'Cost of a sheet').optional(),
-  counted: Joi.object({ on: day, count: whole('sheetCount', 'Sheets on the shelf') }).optional() as never,
+  counted: Joi.object({ on: day, count: whole('sheetCount', 'Sheets on the shelf') }).optional(),
 });
 
-const strop = Joi.object<StropFace, true>({
+const strop = shape<StropFace>({
   face: oneOf('Face of the strop', STROP_FACES),
   thicknessMm: number('stropMm').optional(),
   compound: line('Compound', 60).optional(),
@@ -89,17 +90,17 @@ const FOREIGN: readonly (readonly [keyof Abrasive, (kind: AbrasiveKind) => boole
 /** A set as stones name it. */
 export const setNameSchema = line('Name of the set', 40);
 
-export const abrasiveSchema = Joi.object<Abrasive, true>({
+export const abrasiveSchema = shape<Abrasive>({
   name: line('Name'),
   kind: oneOf('Kind', ABRASIVE_KIND_NAMES),
-  grade: gradeSchema as never,
-  lubricant: lubricant as never,
+  grade: gradeSchema,
+  lubricant: lubricant,
   strokeMm: number('strokeMm'),
   overheadMin: number('overheadMin'),
   forceN: number('forceN').optional(),
   removalMm3PerNm: number('removalMm3PerNm').optional(),
   scratchUm: number('scratchUm').optional(),
-  wheel: wheel.optional() as never,
+  wheel: wheel.optional(),
   lengthMm: number('stoneMm', 'Length of the face').optional(),
   widthMm: number('stoneMm', 'Width of the face').optional(),
   radiusMm: number('stoneRadiusMm').optional(),
@@ -107,19 +108,19 @@ export const abrasiveSchema = Joi.object<Abrasive, true>({
     .items(oneOf('Shape of edge', EDGE_SHAPES).optional())
     .max(EDGE_SHAPES.length)
     .unique()
-    .optional() as never,
+    .optional(),
   sets: Joi.array()
     .items(setNameSchema.optional())
     .max(20)
     .unique()
     .optional()
-    .messages({ 'array.unique': 'A set stands here twice: name it once.' }) as never,
-  between: Joi.object<Between, true>({ coarserId: id.optional(), finerId: id.optional() })
+    .messages({ 'array.unique': 'A set stands here twice: name it once.' }),
+  between: shape<Between>({ coarserId: id.optional(), finerId: id.optional() })
     .or('coarserId', 'finerId')
     .messages({ 'object.missing': 'Name the stone it is finer than, the one it is coarser than, or both.' })
-    .optional() as never,
-  sheets: sheets.optional() as never,
-  strop: strop.optional() as never,
+    .optional(),
+  sheets: sheets.optional(),
+  strop: strop.optional(),
   learnFrom: instant.optional(),
   notes: notes.optional(),
 })

@@ -1,4 +1,5 @@
 import { Joi, type ArraySchema, type ObjectSchema, type StrictSchemaMap } from './joi.js';
+import { shape } from './shape.js';
 import {
   type BoardAsked,
   type BoardRevision,
@@ -30,12 +31,12 @@ const asked = {
 };
 
 const label = line('Letter', 6);
-const stopAsked = Joi.object<StopAsked, true>({
+const stopAsked = shape<StopAsked>({
   label,
   angleDeg: number('angleDeg'),
   alongMm: number('alongMm').optional(),
 });
-const stop = Joi.object<BoardStop, true>({
+const stop = shape<BoardStop>({
   label,
   angleDeg: number('angleDeg'),
   alongMm: number('alongMm'),
@@ -61,23 +62,23 @@ export interface BoardDraft extends BoardAsked {
   readonly again?: boolean;
 }
 
-export const boardDraftSchema = Joi.object<BoardDraft, true>({
+export const boardDraftSchema = shape<BoardDraft>({
   ...asked,
-  stops: stopList(stopAsked) as never,
+  stops: stopList(stopAsked),
   again: Joi.boolean().optional(),
 });
 
-const revision = Joi.object<BoardRevision, true>({
+const revision = shape<BoardRevision>({
   revision: whole('revision'),
   cutOn: day,
-  stops: stopList(stop) as never,
+  stops: stopList(stop),
 });
 
 /** A board whole, as it stands in the open file. */
-export const boardSchema = Joi.object<SettingBoard, true>({
+export const boardSchema = shape<SettingBoard>({
   ...asked,
-  stops: stopList(stop) as never,
+  stops: stopList(stop),
   revision: whole('revision'),
   cutOn: day,
-  earlier: Joi.array().items(revision).max(50).required() as never,
+  earlier: Joi.array().items(revision).max(50).required(),
 });

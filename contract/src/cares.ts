@@ -1,9 +1,9 @@
-import { Joi } from './joi.js';
+import { shape } from './shape.js';
 import { type Care, CARE_KINDS } from '@mellow-anvil/core/abrasive';
 import { atField, id, instant, line, notes, number, oneOf } from './fields.js';
 
 /** One entry in an abrasive’s own record. */
-export const careSchema = Joi.object<Care, true>({
+export const careSchema = shape<Care>({
   abrasiveId: id,
   kind: oneOf('Care', CARE_KINDS),
   at: instant,

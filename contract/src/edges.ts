@@ -1,4 +1,5 @@
 import { Joi, type NumberSchema, type ObjectSchema, type StringSchema } from './joi.js';
+import { shape } from './shape.js';
 import {
   BACKS,
   type DoubleBevelEdge,
@@ -76,7 +77,7 @@ const onlyOverShim = <T>(schema: NumberSchema<T>): NumberSchema<T> =>
   });
 
 const singleBevel = (backRegisters: boolean): ObjectSchema<SingleBevelEdge> =>
-  Joi.object<SingleBevelEdge, true>({
+  shape<SingleBevelEdge>({
     form: form('single-bevel'),
     widthMm: number('widthMm'),
     thicknessMm: number('thicknessMm'),
@@ -96,10 +97,10 @@ const singleBevel = (backRegisters: boolean): ObjectSchema<SingleBevelEdge> =>
             'This tool registers on its flat back, so its back is never bevelled over a shim: choose flat or rim.',
         })
       : oneOf('Back', BACKS)) as StringSchema<SingleBevelEdge['back']>,
-    front: front as never,
+    front: front,
   });
 
-const doubleBevel = Joi.object<DoubleBevelEdge, true>({
+const doubleBevel = shape<DoubleBevelEdge>({
   form: form('double-bevel'),
   widthMm: number('widthMm'),
   thicknessMm: number('thicknessMm'),
@@ -110,7 +111,7 @@ const doubleBevel = Joi.object<DoubleBevelEdge, true>({
   grindRadiusMm: grindRadius,
 });
 
-const gouge = Joi.object<GougeEdge, true>({
+const gouge = shape<GougeEdge>({
   form: form('gouge'),
   widthMm: number('widthMm'),
   depthMm: number('depthMm'),
@@ -120,7 +121,7 @@ const gouge = Joi.object<GougeEdge, true>({
   counterBevelDeg: number('counterBevelDeg').optional(),
 });
 
-const vTool = Joi.object<VEdge, true>({
+const vTool = shape<VEdge>({
   form: form('v'),
   wingMm: number('wingMm'),
   openingDeg: number('openingDeg'),
@@ -129,7 +130,7 @@ const vTool = Joi.object<VEdge, true>({
   keelRadiusMm: number('keelRadiusMm'),
 });
 
-const knife = Joi.object<KnifeEdge, true>({
+const knife = shape<KnifeEdge>({
   form: form('knife'),
   lengthMm: number('lengthMm'),
   widthMm: number('widthMm'),
@@ -140,7 +141,7 @@ const knife = Joi.object<KnifeEdge, true>({
   grindRadiusMm: grindRadius,
 });
 
-const hook = Joi.object<HookEdge, true>({
+const hook = shape<HookEdge>({
   form: form('hook'),
   make: oneOf('Make', ['hollow-inside', 'flat-inside', 'bevelled-both-sides'] as const),
   lengthMm: number('lengthMm'),
@@ -149,7 +150,7 @@ const hook = Joi.object<HookEdge, true>({
   includedDeg: number('includedDeg'),
 });
 
-const knifeSet = Joi.object<KnifeSetEdge, true>({
+const knifeSet = shape<KnifeSetEdge>({
   form: form('knife-set'),
   count: whole('count'),
   lengthMm: number('lengthMm'),
@@ -158,7 +159,7 @@ const knifeSet = Joi.object<KnifeSetEdge, true>({
   bevelDeg: number('bevelDeg'),
 });
 
-const scraping = Joi.object<ScrapingEdge, true>({
+const scraping = shape<ScrapingEdge>({
   form: form('scraping'),
   lengthMm: number('lengthMm'),
   thicknessMm: number('thicknessMm'),

@@ -1,4 +1,5 @@
 import { Joi, type ObjectSchema } from './joi.js';
+import { shape } from './shape.js';
 import {
   type Guide,
   GUIDE_FORMS,
@@ -13,7 +14,7 @@ import { atField, id, line, notes, number, oneOf, related } from './fields.js';
 
 export const readingsSchema = Joi.array()
   .items(
-    Joi.object<GuideReading, true>({
+    shape<GuideReading>({
       projectionMm: number('projectionMm'),
       angleDeg: number('angleDeg'),
     }),
@@ -23,13 +24,13 @@ export const readingsSchema = Joi.array()
   .required()
   .messages({ 'array.min': 'Measure two settings at least, at two different angles.' });
 
-const measured = Joi.object<SeatReadings, true>({
-  readings: readingsSchema as never,
+const measured = shape<SeatReadings>({
+  readings: readingsSchema,
   divisionDeg: number('divisionDeg'),
   thicknessMm: number('thicknessMm', 'Thickness of the measured blade').optional(),
 });
 
-const seat = Joi.object<GuideSeat, true>({
+const seat = shape<GuideSeat>({
   name: line('Name of the seat', 40),
   registers: oneOf('Registers', ['back', 'underside'] as const),
   heightMm: number('seatHeightMm'),
@@ -40,7 +41,7 @@ const seat = Joi.object<GuideSeat, true>({
       ? 'The widest blade is no narrower than the narrowest: raise one or lower the other.'
       : undefined,
   ).optional(),
-  measured: measured.optional() as never,
+  measured: measured.optional(),
 });
 
 /** What each form of guide is described by, beside its name: needed, and possible. */
@@ -103,7 +104,7 @@ export const guideSchema = ALL_FIGURES.reduce(
 }) as unknown as ObjectSchema<Guide>;
 
 /** One seat's geometry, as the calculations take it. */
-export const guideGeometrySchema = Joi.object<GuideGeometry, true>({
+export const guideGeometrySchema = shape<GuideGeometry>({
   rollerRadiusMm: number('rollerRadiusMm'),
   seatHeightMm: number('seatHeightMm'),
   noseMm: number('noseMm'),

@@ -1,4 +1,5 @@
 import { Joi } from './joi.js';
+import { shape } from './shape.js';
 import type { Condition } from '@mellow-anvil/core/blade';
 import { type AnsweredStep, type PlanAnswer, type School, SCHOOLS } from '@mellow-anvil/core/plan';
 import { FACETS } from '@mellow-anvil/core/work';
@@ -17,19 +18,19 @@ export interface HoningPlanAsk {
   readonly finishUm?: number;
 }
 
-export const honingPlanAsk = Joi.object<HoningPlanAsk, true>({
+export const honingPlanAsk = shape<HoningPlanAsk>({
   toolId: id,
-  condition: conditionSchema as never,
+  condition: conditionSchema,
   school: oneOf('School', SCHOOLS).optional(),
   order: Joi.array().items(id.optional()).max(60).unique().optional().messages({
     'array.unique': 'A stone stands in the order twice: name it once.',
-  }) as never,
+  }),
   set: line('Set', 40).allow('').optional(),
   finishUm: number('finishUm').optional(),
 }).required();
 
 const figure = Joi.number().min(0).required();
-const step = Joi.object<AnsweredStep, true>({
+const step = shape<AnsweredStep>({
   abrasiveId: id,
   facet: oneOf('Face', FACETS),
   strokes: figure.integer(),
@@ -38,13 +39,13 @@ const step = Joi.object<AnsweredStep, true>({
   minutes: figure,
   forceN: figure.optional(),
   bothWays: Joi.boolean().optional(),
-  places: Joi.array().items(figure.integer().optional()).max(5).optional() as never,
+  places: Joi.array().items(figure.integer().optional()).max(5).optional(),
 });
 
-export const honingPlanAnswer = Joi.object<PlanAnswer, true>({
-  request: planRequestSchema as never,
-  grinding: grindingSchema.optional() as never,
-  steps: Joi.array().items(step).required() as never,
+export const honingPlanAnswer = shape<PlanAnswer>({
+  request: planRequestSchema,
+  grinding: grindingSchema.optional(),
+  steps: Joi.array().items(step).required(),
   totalMin: figure,
   low: figure,
   high: figure,
@@ -53,5 +54,5 @@ export const honingPlanAnswer = Joi.object<PlanAnswer, true>({
   tooMuch: Joi.object({
     why: Joi.string().required(),
     ways: Joi.array().items(wayOutSchema).required(),
-  }).optional() as never,
+  }).optional(),
 }).required();

@@ -1,4 +1,5 @@
 import { Joi, type NumberSchema, type ObjectSchema } from './joi.js';
+import { shape } from './shape.js';
 import { ABRASIVE_KIND_NAMES, CARE_KINDS } from '@mellow-anvil/core/abrasive';
 import { type Condition, CONDITIONS, type Fault, FAULTS } from '@mellow-anvil/core/blade';
 import {
@@ -28,7 +29,7 @@ import type { Plan } from '@mellow-anvil/core/workshop';
 import { id, line, number, oneOf, whole } from './fields.js';
 
 /** Faults that reach so far, and the one that is an angle. */
-const fault = Joi.object<Fault, true>({
+const fault = shape<Fault>({
   kind: oneOf('Fault', FAULTS),
   mm: Joi.when('kind', {
     is: Joi.valid('wide-land', 'wrong-angle'),
@@ -44,7 +45,7 @@ const fault = Joi.object<Fault, true>({
   }) as unknown as NumberSchema<number>,
 });
 
-export const conditionSchema = Joi.object<Condition, true>({
+export const conditionSchema = shape<Condition>({
   kind: oneOf('Condition', CONDITIONS),
   nickMm: Joi.when('kind', {
     is: 'nicked',
@@ -59,17 +60,17 @@ export const conditionSchema = Joi.object<Condition, true>({
     .max(FAULTS.length)
     .unique('kind')
     .optional()
-    .messages({ 'array.unique': 'The same fault stands here twice: give it once.' }) as never,
+    .messages({ 'array.unique': 'The same fault stands here twice: give it once.' }),
 }).required();
 
-const grindRequest = Joi.object<GrindRequest, true>({
+const grindRequest = shape<GrindRequest>({
   wheelId: id,
   stopShortMm: number('stopShortMm'),
   pushN: number('forceN', 'Push against the wheel'),
 });
 
-export const planRequestSchema = Joi.object<PlanRequest, true>({
-  condition: conditionSchema as never,
+export const planRequestSchema = shape<PlanRequest>({
+  condition: conditionSchema,
   landMm: number('landMm').optional(),
   finishUm: number('finishUm'),
   forceN: number('forceN'),
@@ -80,20 +81,20 @@ export const planRequestSchema = Joi.object<PlanRequest, true>({
   school: oneOf('School', SCHOOLS).optional(),
   order: Joi.array().items(id.optional()).max(60).unique().optional().messages({
     'array.unique': 'A stone stands in the order twice: name it once.',
-  }) as never,
+  }),
   lighter: Joi.boolean().optional(),
   way: oneOf('Stroke', WAYS).optional(),
   set: line('Set', 40).optional(),
-  camber: Joi.object<CamberRequest, true>({
-    positions: Joi.number().valid(0, 3, 5).required().messages({ '*': 'Places: choose 0, 3 or 5.' }) as never,
+  camber: shape<CamberRequest>({
+    positions: Joi.number().valid(0, 3, 5).required().messages({ '*': 'Places: choose 0, 3 or 5.' }),
     nowMm: number('camberReadMm', 'Camber now'),
     leanMm: number('leanMm').optional(),
     factor: number('camberFactor').optional(),
-  }).optional() as never,
+  }).optional(),
   stropOnly: Joi.boolean().optional(),
   strop: Joi.boolean().optional(),
-  grind: grindRequest.optional() as never,
-  laidAside: Joi.array().items(id.optional()).max(500).required() as never,
+  grind: grindRequest.optional(),
+  laidAside: Joi.array().items(id.optional()).max(500).required(),
 }).required();
 
 const asked = {
@@ -101,16 +102,16 @@ const asked = {
   toolId: id,
   guideId: id.optional(),
   seatName: line('Seat', 40).optional(),
-  request: planRequestSchema as never,
+  request: planRequestSchema,
 };
 
 /** What a person sends to keep a plan; the server works the result out. */
 export type PlanDraft = Omit<Plan, 'result'>;
-export const planDraftSchema = Joi.object<PlanDraft, true>(asked);
+export const planDraftSchema = shape<PlanDraft>(asked);
 
 const figure = Joi.number().min(0).max(1e9).required();
 
-export const jobSchema = Joi.object<HoningJob, true>({
+export const jobSchema = shape<HoningJob>({
   recessionMm: figure,
   removeMm3: figure,
   contactMm2: figure,
@@ -119,21 +120,21 @@ export const jobSchema = Joi.object<HoningJob, true>({
   wholeBevel: Joi.boolean().required(),
 }).required();
 
-export const stepSchema = Joi.object<ProgressionStep, true>({
+export const stepSchema = shape<ProgressionStep>({
   id,
   removeMm3: figure,
   strokes: figure.integer(),
   minutes: figure,
 });
 
-const verdict = Joi.object<Verdict, true>({
+const verdict = shape<Verdict>({
   id,
   used: Joi.boolean().required(),
   minutes: figure.optional(),
   why: Joi.string().max(600).required(),
 });
 
-export const grindingSchema = Joi.object<GrindingStep, true>({
+export const grindingSchema = shape<GrindingStep>({
   wheelId: id,
   stopShortMm: figure,
   pushN: figure,
@@ -151,9 +152,9 @@ const planStep = stepSchema.keys({
   places: places.optional(),
 } as never) as ObjectSchema<PlanStep>;
 
-const camberStep = Joi.object<CamberStep, true>({
+const camberStep = shape<CamberStep>({
   id,
-  places: places.required() as never,
+  places: places.required(),
   strokes: figure.integer(),
   minutes: figure,
   forceN: number('forceN').optional(),
@@ -168,10 +169,10 @@ const camberStep = Joi.object<CamberStep, true>({
     places: places.required(),
     furthestMm: figure,
     middleLossMm: figure,
-  }).optional() as never,
+  }).optional(),
 });
 
-const stropStep = Joi.object<StropStep, true>({
+const stropStep = shape<StropStep>({
   id,
   strokes: figure.integer(),
   minutes: figure,
@@ -181,35 +182,35 @@ const stropStep = Joi.object<StropStep, true>({
   lowerDeg: figure.optional(),
 });
 
-export const wayOutSchema = Joi.object<WayOut, true>({
+export const wayOutSchema = shape<WayOut>({
   way: oneOf('Way out', WAYS_OUT),
   minutes: figure.optional(),
   ask: Joi.object({
     grind: grindRequest.optional(),
     condition: conditionSchema.optional(),
-  }).optional() as never,
-  stone: Joi.object({ kind: oneOf('Kind', ABRASIVE_KIND_NAMES), sizeUm: figure }).optional() as never,
+  }).optional(),
+  stone: Joi.object({ kind: oneOf('Kind', ABRASIVE_KIND_NAMES), sizeUm: figure }).optional(),
   microDeg: figure.optional(),
   nickMm: figure.optional(),
   honingsAfter: figure.integer().optional(),
 });
 
-const tooMuch = Joi.object<TooMuch, true>({
+const tooMuch = shape<TooMuch>({
   id,
   strokes: figure.integer(),
   rubbingMin: figure,
-  ways: Joi.array().items(wayOutSchema).max(10).required() as never,
+  ways: Joi.array().items(wayOutSchema).max(10).required(),
 });
 
-const result = Joi.object<HoningPlan, true>({
+const result = shape<HoningPlan>({
   treatment: oneOf('Treatment', TREATMENTS).optional(),
   care: Joi.array()
-    .items(Joi.object<PlanCare, true>({ id, kind: oneOf('Care', CARE_KINDS), minutes: figure }))
+    .items(shape<PlanCare>({ id, kind: oneOf('Care', CARE_KINDS), minutes: figure }))
     .max(500)
-    .optional() as never,
+    .optional(),
   back: Joi.array()
     .items(
-      Joi.object<BackStep, true>({
+      shape<BackStep>({
         id,
         strokes: figure.integer(),
         minutes: figure,
@@ -220,33 +221,33 @@ const result = Joi.object<HoningPlan, true>({
       }),
     )
     .max(500)
-    .optional() as never,
+    .optional(),
   wholeBackMin: figure.optional(),
-  shaping: Joi.object<ShapingStep, true>({
+  shaping: shape<ShapingStep>({
     id,
     strokes: figure.integer(),
     low: figure.integer().optional(),
     high: figure.integer().optional(),
     minutes: figure,
     forceN: number('forceN').optional(),
-  }).optional() as never,
-  strop: stropStep.optional() as never,
-  bareStrop: stropStep.optional() as never,
-  camber: camberStep.optional() as never,
+  }).optional(),
+  strop: stropStep.optional(),
+  bareStrop: stropStep.optional(),
+  camber: camberStep.optional(),
   curveToGrind: Joi.object({
     wantedMm: figure,
     nowMm: Joi.number().min(-1e3).max(1e3).required(),
-  }).optional() as never,
-  grinding: grindingSchema.optional() as never,
-  job: jobSchema as never,
-  steps: Joi.array().items(planStep).max(500).required() as never,
+  }).optional(),
+  grinding: grindingSchema.optional(),
+  job: jobSchema,
+  steps: Joi.array().items(planStep).max(500).required(),
   settingMin: figure.optional(),
   totalMin: figure,
   lowMin: figure.optional(),
   highMin: figure.optional(),
-  verdicts: Joi.array().items(verdict).max(500).required() as never,
-  tooMuch: tooMuch.optional() as never,
+  verdicts: Joi.array().items(verdict).max(500).required(),
+  tooMuch: tooMuch.optional(),
 }).required();
 
 /** A kept plan whole, as it stands in the open file. */
-export const planSchema = Joi.object<Plan, true>({ ...asked, result: result as never });
+export const planSchema = shape<Plan>({ ...asked, result: result as never });

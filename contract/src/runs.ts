@@ -1,4 +1,5 @@
 import { Joi, type AlternativesSchema, type SchemaMap } from './joi.js';
+import { shape } from './shape.js';
 import { CARE_KINDS } from '@mellow-anvil/core/abrasive';
 import { MANNERS } from '@mellow-anvil/core/blade';
 import {
@@ -34,9 +35,9 @@ export const EVENTS_AT_ONCE = 500;
 
 const flag = Joi.boolean().optional();
 
-const side = Joi.number().valid(0, 1).optional() as never;
+const side = Joi.number().valid(0, 1).optional();
 
-const planStep = Joi.object<BenchStep, true>({
+const planStep = shape<BenchStep>({
   abrasiveId: id,
   strokes: whole('strokes'),
   forceN: number('forceN').optional(),
@@ -49,11 +50,11 @@ const planStep = Joi.object<BenchStep, true>({
   lastN: number('forceN').optional(),
   purpose: oneOf('Purpose', STROP_PURPOSES).optional(),
   lowerDeg: number('layLowerDeg').optional(),
-  places: placesSchema.optional() as never,
+  places: placesSchema.optional(),
   curve: flag,
 });
 
-const grinding = Joi.object<RunGrinding, true>({
+const grinding = shape<RunGrinding>({
   wheelId: id,
   stopShortMm: number('stopShortMm'),
   passes: whole('passes').optional(),
@@ -78,10 +79,10 @@ const STATIONS: Readonly<Record<StationKind, SchemaMap>> = {
   set: { setting: settingSchema.required(), facet },
   lift: {
     facet,
-    lift: Joi.object<Lift, true>({
+    lift: shape<Lift>({
       bevelDeg: number('angleDeg', 'Bevel'),
       liftMm: number('packingMm', 'Lift').optional(),
-      sides: Joi.number().valid(1, 2).required() as never,
+      sides: Joi.number().valid(1, 2).required(),
     }).required(),
   },
   marker: { steeper: flag, wheel: flag, side },
@@ -115,19 +116,19 @@ function byKind<T>(
 
 const station = byKind<Station>(STATIONS);
 
-const plan = Joi.object<RunPlan, true>({
+const plan = shape<RunPlan>({
   toolId: id,
-  condition: conditionSchema as never,
+  condition: conditionSchema,
   landMm: number('landMm').optional(),
   finishUm: number('finishUm'),
   forceN: number('forceN'),
   strokesPerMin: number('strokesPerMin'),
-  setting: settingSchema.optional() as never,
+  setting: settingSchema.optional(),
   who: line('Who', 60).optional(),
-  grinding: grinding.optional() as never,
-  manner: oneOf('Manner', MANNERS).optional() as never,
-  steps: Joi.array().items(planStep).min(1).max(100).required() as never,
-  order: Joi.array().items(station).min(1).max(300).optional() as never,
+  grinding: grinding.optional(),
+  manner: oneOf('Manner', MANNERS).optional(),
+  steps: Joi.array().items(planStep).min(1).max(100).required(),
+  order: Joi.array().items(station).min(1).max(300).optional(),
 })
   .custom((value: RunPlan, helpers) => {
     const lost = (value.order ?? []).find(
@@ -192,8 +193,8 @@ const FACTS: Readonly<Record<RunFactKind, SchemaMap>> = {
 export const runEventSchema = byKind<RunEvent>(FACTS, { id, seq: whole('eventSeq'), at: instant });
 
 /** Events to be added to a run, in order. */
-export const runEventsSchema = Joi.object<{ events: readonly RunEvent[] }, true>({
-  events: Joi.array().items(runEventSchema).min(1).max(EVENTS_AT_ONCE).required() as never,
+export const runEventsSchema = shape<{ events: readonly RunEvent[] }>({
+  events: Joi.array().items(runEventSchema).min(1).max(EVENTS_AT_ONCE).required(),
 });
 
 /** A run as the server lists it. */

@@ -1,4 +1,5 @@
 import { Joi } from './joi.js';
+import { shape } from './shape.js';
 import { CAMBER_READ_BY, type CamberRead } from '@mellow-anvil/core/camber';
 import type { SessionSetting, StopUsed } from '@mellow-anvil/core/guide';
 import {
@@ -16,16 +17,16 @@ import { FACETS } from '@mellow-anvil/core/work';
 import { atField, id, instant, line, notes, number, oneOf, whole } from './fields.js';
 import { conditionSchema } from './plans.js';
 
-export const settingSchema = Joi.object<SessionSetting, true>({
+export const settingSchema = shape<SessionSetting>({
   guideId: id.optional(),
   seatName: line('Seat', 40).optional(),
   angleDeg: number('angleDeg'),
   projectionMm: number('projectionMm').optional(),
-  stop: Joi.object<StopUsed, true>({
+  stop: shape<StopUsed>({
     boardId: id,
     board: line('Board'),
     label: line('Stop', 6),
-  }).optional() as never,
+  }).optional(),
 });
 
 /** Strokes by place across an edge: three or five places, left to right. */
@@ -38,7 +39,7 @@ export const placesSchema = Joi.array()
   )
   .messages({ 'places.count': 'Strokes by place come in threes or fives, left to right.' });
 
-const camberRead = Joi.object<CamberRead, true>({
+const camberRead = shape<CamberRead>({
   by: oneOf('Read by', CAMBER_READ_BY),
   camberMm: number('camberReadMm'),
   pmMm: number('camberPmMm'),
@@ -46,14 +47,14 @@ const camberRead = Joi.object<CamberRead, true>({
   atMost: Joi.boolean().optional(),
 });
 
-const step = Joi.object<SessionStep, true>({
+const step = shape<SessionStep>({
   abrasiveId: id,
   strokes: whole('strokes'),
   minutes: number('minutes'),
   forceN: number('forceN').optional(),
   bothWays: Joi.boolean().optional(),
   recessionMm: number('recessionMm').optional(),
-  places: placesSchema.optional() as never,
+  places: placesSchema.optional(),
   facet: oneOf('Face', FACETS).optional(),
 })
   .custom((each: SessionStep, helpers) => {
@@ -64,7 +65,7 @@ const step = Joi.object<SessionStep, true>({
     'places.sum': 'Strokes by place add up to {#placed}, not to {#strokes}: correct one of them.',
   });
 
-const use = Joi.object<Use, true>({
+const use = shape<Use>({
   minutes: number('minutes').optional(),
   metresPlaned: number('metresPlaned').optional(),
   mortises: whole('mortises').optional(),
@@ -72,12 +73,12 @@ const use = Joi.object<Use, true>({
   stillCutting: Joi.boolean().optional(),
 });
 
-const chips = Joi.object<Chips, true>({
+const chips = shape<Chips>({
   count: whole('chips'),
   deepestMm: number('nickMm').optional(),
 });
 
-const outcome = Joi.object<Outcome, true>({
+const outcome = shape<Outcome>({
   burr: oneOf('Burr', BURRS).optional(),
   lagged: Joi.array()
     .items(
@@ -90,7 +91,7 @@ const outcome = Joi.object<Outcome, true>({
     .unique()
     .max(BURR_PLACES)
     .messages({ '*': 'Places along an edge are counted 0 to 4 from the left, each once.' })
-    .optional() as never,
+    .optional(),
   proof: Joi.array()
     .items(
       Joi.object({
@@ -103,25 +104,25 @@ const outcome = Joi.object<Outcome, true>({
       }),
     )
     .max(20)
-    .optional() as never,
+    .optional(),
   word: line('Word', 200).optional(),
 });
 
-export const sessionSchema = Joi.object<Session, true>({
+export const sessionSchema = shape<Session>({
   toolId: id,
   kind: oneOf('Kind', SESSION_KINDS),
   startedAt: instant,
   minutes: number('minutes').optional(),
   who: line('Who', 60).optional(),
-  conditionBefore: conditionSchema.optional() as never,
+  conditionBefore: conditionSchema.optional(),
   landMm: number('landMm').optional(),
   landLeftMm: number('landMm', 'Land left').optional(),
-  camber: camberRead.optional() as never,
-  setting: settingSchema.optional() as never,
-  steps: Joi.array().items(step).max(100).optional() as never,
-  use: use.optional() as never,
-  chips: chips.optional() as never,
-  outcome: outcome.optional() as never,
+  camber: camberRead.optional(),
+  setting: settingSchema.optional(),
+  steps: Joi.array().items(step).max(100).optional(),
+  use: use.optional(),
+  chips: chips.optional(),
+  outcome: outcome.optional(),
   notes: notes.optional(),
 })
   .custom((session: Session, helpers) =>

@@ -1,4 +1,4 @@
-import { Joi } from './joi.js';
+import { shape } from './shape.js';
 import { Refusal } from '@mellow-anvil/core/base';
 import {
   CAMBER_JOBS,
@@ -17,18 +17,18 @@ import {
 import { edge } from './edges.js';
 import { atField, instant, line, notes, number, oneOf } from './fields.js';
 
-export const hostSchema = Joi.object<HostPlane, true>({
+export const hostSchema = shape<HostPlane>({
   bedDeg: number('bedDeg'),
   orientation: oneOf('Orientation', ['bevel-down', 'bevel-up'] as const),
 });
 
-const overruling = Joi.object<Overruling, true>({
+const overruling = shape<Overruling>({
   state: oneOf('State', RACK_STATES),
   at: instant,
   why: line('Why', 200).optional(),
 });
 
-const camber = Joi.object<CamberDesign, true>({
+const camber = shape<CamberDesign>({
   job: oneOf('Job', CAMBER_JOBS),
   shavingMm: number('shavingMm'),
   shavingWidthMm: number('shavingWidthMm').optional(),
@@ -36,17 +36,17 @@ const camber = Joi.object<CamberDesign, true>({
   hadMm: number('camberMm', 'Camber it had'),
 });
 
-export const toolSchema = Joi.object<Tool, true>({
+export const toolSchema = shape<Tool>({
   name: line('Name'),
   family: oneOf('Family', FAMILY_NAMES),
   steel: oneOf('Steel', STEEL_NAMES),
-  edge: edge as never,
+  edge: edge,
   host: hostSchema.optional(),
-  camber: camber.optional() as never,
+  camber: camber.optional(),
   setName: line('Set').optional(),
   stoneSet: line('Set of stones', 40).allow('').optional(),
-  manner: oneOf('Manner', MANNERS).optional() as never,
-  overruling: overruling.optional() as never,
+  manner: oneOf('Manner', MANNERS).optional(),
+  overruling: overruling.optional(),
   notes: notes.optional(),
 })
   .custom((tool: Tool, helpers) => {
