@@ -9,6 +9,15 @@ const only = (from, allowed) => ({
   },
 });
 
+/** Layers of a folder, the lowest first: each looks only at those before it. */
+const downwards = (folder, layers) =>
+  layers.map((layer, i) => ({
+    name: `${layer.replace(/[()|]/g, ' ').trim().split(' ')[0]}-looks-downwards`,
+    severity: 'error',
+    from: { path: `^${folder}/${layer}/`, pathNot: '\\.spec\\.ts$' },
+    to: { path: `^${folder}/(${layers.slice(i + 1).join('|') || '$^'})/` },
+  }));
+
 module.exports = {
   forbidden: [
     only('core', []),
@@ -51,6 +60,40 @@ module.exports = {
       severity: 'error',
       from: {},
       to: { circular: true },
+    },
+    {
+      name: 'storage-and-platform-know-no-feature',
+      severity: 'error',
+      from: { path: '^server/src/(platform|storage)/', pathNot: '\\.spec\\.ts$' },
+      to: { path: '^server/src/(features|workers)/' },
+    },
+    {
+      name: 'features-by-their-front-door',
+      severity: 'error',
+      from: { path: '^server/src/features/([^/]+)/', pathNot: '\\.spec\\.ts$' },
+      to: { path: '^server/src/features/', pathNot: ['^server/src/features/$1/', '/index\\.ts$'] },
+    },
+    ...downwards('web/src/app', [
+      'platform',
+      'data',
+      'ui',
+      'words',
+      'drawings',
+      'parts',
+      '(tool|run|strop|stones|guides|patterns|ledger|puzzle|settings|first-run)',
+      'shell',
+    ]),
+    {
+      name: 'rooms-know-no-other-room',
+      severity: 'error',
+      from: {
+        path: '^web/src/app/(tool/[^/]+|run|strop|stones|guides|patterns|ledger|puzzle|settings|first-run)/',
+        pathNot: '\\.spec\\.ts$',
+      },
+      to: {
+        path: '^web/src/app/(tool|run|strop|stones|guides|patterns|ledger|puzzle|settings|first-run)/',
+        pathNot: '^web/src/app/$1/',
+      },
     },
   ],
   options: {

@@ -121,7 +121,7 @@ async function standing(
       }),
     });
     if (!answer.ok) throw new Error(await answer.text());
-    await get('/api/bench');
+    await get('/api/stones');
   };
   return side(`an entry stored and the stones reckoned anew, ${SESSIONS} sessions`, '', entry, [
     'reading the sessions by plain sqlite3',

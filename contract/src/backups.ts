@@ -1,4 +1,6 @@
 import { Joi } from './joi.js';
+import { oneOf } from './fields.js';
+import { shape } from './shape.js';
 
 /** A copy of the database in `backups/`. */
 export interface Backup {
@@ -28,3 +30,28 @@ export type Restored = { readonly before: string } | { readonly aside: string };
 export const backupNameSchema = Joi.object<{ name: string }>({
   name: Joi.string().max(100).required().messages({ '*': 'Name the backup, as the list has it.' }),
 }).required();
+
+const BECAUSE = ['regular', 'before-restore', 'before-migration'] as const;
+
+export const backupSchema = shape<Backup>({
+  name: Joi.string().required(),
+  madeAt: Joi.string().required(),
+  bytes: Joi.number().required(),
+  because: oneOf('Because', BECAUSE),
+});
+
+export const backupListSchema = shape<BackupList>({
+  folder: Joi.string().required(),
+  backups: Joi.array().items(backupSchema).required(),
+  told: Joi.array().items(Joi.string()).required(),
+  trouble: Joi.string().optional(),
+  damage: shape<NonNullable<BackupList['damage']>>({
+    why: Joi.string().required(),
+    readable: Joi.boolean().required(),
+  }).optional(),
+});
+
+export const restoredSchema = Joi.object<Restored>({ before: Joi.string(), aside: Joi.string() }).xor(
+  'before',
+  'aside',
+);

@@ -16,8 +16,10 @@ import {
   hollowGrind,
   type HollowGrindInput,
   honedHollow,
+  type HostPlane,
   landGrowth,
   planeAngles,
+  type PlaneAnglesInput,
   settingShift,
   skewCut,
   STEEL_NAMES,
@@ -39,6 +41,7 @@ import type { Calculation } from './calculation.js';
 import { camberCalculations } from './camber-calculations.js';
 import { workCalculations } from './work-calculations.js';
 import { id, number, oneOf, related, whole } from './fields.js';
+import { withFields } from './shape.js';
 import { guideGeometrySchema, readingsSchema } from './guides.js';
 import { edge } from './edges.js';
 import { conditionSchema, jobSchema, stepSchema } from './plans.js';
@@ -261,9 +264,10 @@ export const calculations: Readonly<Record<string, Calculation>> = {
   },
   'plane-angles': {
     title: 'Cutting, clearance and included angle of an iron in its plane',
-    input: hostSchema
-      .keys({ bevelDeg: number('bevelDeg'), backBevelDeg: number('backBevelDeg').optional() } as never)
-      .required(),
+    input: withFields<HostPlane, Omit<PlaneAnglesInput, keyof HostPlane>>(hostSchema, {
+      bevelDeg: number('bevelDeg'),
+      backBevelDeg: number('backBevelDeg').optional(),
+    }).required(),
     output: Joi.object({
       cuttingDeg: result,
       clearanceDeg: result,

@@ -1,5 +1,5 @@
 export { abrasiveSchema, gradeSchema, setNameSchema } from './abrasives.js';
-export { backupNameSchema, type Backup, type BackupList, type Restored } from './backups.js';
+export type { Backup, BackupList, Restored } from './backups.js';
 export { boardDraftSchema, boardSchema, type BoardDraft } from './boards.js';
 export { careSchema } from './cares.js';
 export type { Calculation } from './calculation.js';
@@ -11,9 +11,11 @@ export { Joi, type ObjectSchema, type Schema } from './joi.js';
 export { DATABASE_BYTES, MOST } from './limits.js';
 export {
   PAPERS,
+  PATTERN_FORMS,
   patternQueries,
   printQuerySchema,
   type Paper,
+  type PatternForm,
   type PatternName,
   type PrintQuery,
 } from './patterns.js';
@@ -36,3 +38,17 @@ export { toolSchema } from './tools.js';
 export type { CommandList, CommandSummary } from './undo.js';
 export { STILL_RECKONING, type LongWorkNow } from './work.js';
 export { readWorkshop, workshopSchema } from './workshop.js';
+export type { RecordsAnswer, StoneAnswer, StonesAnswer, ToolLife } from './records.js';
+export { RESOURCES, type Resource, type ResourceName } from './resources.js';
+export {
+  ALL_ROUTES,
+  CALCULATION_ROUTES,
+  HONING_PLAN_ROUTE,
+  PATTERN_ROUTES,
+  RESOURCE_ROUTES,
+  ROUTES,
+  type ResourceRoutes,
+  type Route,
+} from './routes.js';
+export type { SetFile, SetTaken } from './set-file.js';
+export type { Opened } from './workshop.js';

@@ -7,6 +7,10 @@ import { RANGES, number, oneOf, type RangeName } from './fields.js';
 export const PAPERS = ['a4', 'letter'] as const;
 export type Paper = (typeof PAPERS)[number];
 
+/** What a pattern is handed out as. */
+export const PATTERN_FORMS = ['pdf', 'svg', 'dxf', 'stl'] as const;
+export type PatternForm = (typeof PATTERN_FORMS)[number];
+
 /** How a page is printed; without the bars, the settings' own. */
 export interface PrintQuery extends Partial<PrinterBars> {
   readonly paper: Paper;

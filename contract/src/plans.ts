@@ -1,5 +1,5 @@
-import { Joi, type NumberSchema, type ObjectSchema } from './joi.js';
-import { shape } from './shape.js';
+import { Joi, type NumberSchema } from './joi.js';
+import { shape, withFields } from './shape.js';
 import { ABRASIVE_KIND_NAMES, CARE_KINDS } from '@mellow-anvil/core/abrasive';
 import { type Condition, CONDITIONS, type Fault, FAULTS } from '@mellow-anvil/core/blade';
 import {
@@ -145,12 +145,13 @@ export const grindingSchema = shape<GrindingStep>({
 });
 
 const places = Joi.array().items(figure.integer().optional()).max(5);
-const planStep = stepSchema.keys({
+const planStep = withFields<ProgressionStep, Omit<PlanStep, keyof ProgressionStep>>(stepSchema, {
   low: figure.integer().optional(),
   high: figure.integer().optional(),
   forceN: figure.optional(),
   places: places.optional(),
-} as never) as ObjectSchema<PlanStep>;
+  facet: oneOf('Face', ['secondary', 'micro'] as const).optional(),
+});
 
 const camberStep = shape<CamberStep>({
   id,
@@ -250,4 +251,4 @@ const result = shape<HoningPlan>({
 }).required();
 
 /** A kept plan whole, as it stands in the open file. */
-export const planSchema = shape<Plan>({ ...asked, result: result as never });
+export const planSchema = shape<Plan>({ ...asked, result });

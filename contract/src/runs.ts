@@ -211,3 +211,16 @@ export interface RunSummary {
 export interface StoredRun extends RunSummary {
   readonly events: readonly RunEvent[];
 }
+
+const summary = {
+  id,
+  toolId: id,
+  state: oneOf('State', ['open', 'finished', 'thrown-away'] as const),
+  startedAt: instant,
+  next: Joi.number().integer().required(),
+};
+export const runSummarySchema = shape<RunSummary>(summary);
+export const storedRunSchema = shape<StoredRun>({
+  ...summary,
+  events: Joi.array().items(runEventSchema).required(),
+});

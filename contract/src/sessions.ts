@@ -65,7 +65,7 @@ const step = shape<SessionStep>({
     'places.sum': 'Strokes by place add up to {#placed}, not to {#strokes}: correct one of them.',
   });
 
-const use = shape<Use>({
+export const useSchema = shape<Use>({
   minutes: number('minutes').optional(),
   metresPlaned: number('metresPlaned').optional(),
   mortises: whole('mortises').optional(),
@@ -73,7 +73,7 @@ const use = shape<Use>({
   stillCutting: Joi.boolean().optional(),
 });
 
-const chips = shape<Chips>({
+export const chipsSchema = shape<Chips>({
   count: whole('chips'),
   deepestMm: number('nickMm').optional(),
 });
@@ -120,8 +120,8 @@ export const sessionSchema = shape<Session>({
   camber: camberRead.optional(),
   setting: settingSchema.optional(),
   steps: Joi.array().items(step).max(100).optional(),
-  use: use.optional(),
-  chips: chips.optional(),
+  use: useSchema.optional(),
+  chips: chipsSchema.optional(),
   outcome: outcome.optional(),
   notes: notes.optional(),
 })

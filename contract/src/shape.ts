@@ -30,5 +30,10 @@ export type Fields<T> = { readonly [K in keyof T]-?: SchemaOf<NonNullable<T[K]>>
  * @example
  * shape<Chips>({ count: whole('chips'), deepestMm: number('nickMm').optional() })
  */
-export const shape = <T extends object>(fields: Fields<T>): ObjectSchema<T> =>
-  Joi.object<T>({ ...fields });
+export const shape = <T extends object>(fields: Fields<T>): ObjectSchema<T> => Joi.object<T>({ ...fields });
+
+/** A schema with more fields. */
+export const withFields = <T extends object, More extends object>(
+  schema: ObjectSchema<T>,
+  fields: Fields<More>,
+): ObjectSchema<T & More> => (schema as ObjectSchema).keys({ ...fields });

@@ -1,14 +1,18 @@
 import { Joi, type NumberSchema, type ObjectSchema, type Schema } from './joi.js';
+import { shape, withFields } from './shape.js';
 import { id } from './fields.js';
 
-/** A thing as the server keeps it. */
-export type Stored<T> = T & {
+/** What the server keeps beside a thing. */
+export interface Kept {
   readonly id: string;
   /** Rises by one with every change; a change must name the version it was made from. */
   readonly version: number;
   readonly createdAt: string;
   readonly updatedAt: string;
-};
+}
+
+/** A thing as the server keeps it. */
+export type Stored<T> = T & Kept;
 
 /** A changed thing, with the version it was changed from. */
 export type Change<T> = T & { readonly version: number };
@@ -24,22 +28,25 @@ const version = (least: number): NumberSchema =>
  * The schema of a change: the whole thing, and the version it was made from.
  * @param least 0 for a thing that has defaults before it is first stored
  */
-export function changeSchema<T>(schema: ObjectSchema<T>, least = 1): ObjectSchema<Change<T>> {
-  return schema.keys({ version: version(least) } as never) as ObjectSchema<Change<T>>;
+export function changeSchema<T extends object>(schema: ObjectSchema<T>, least = 1): ObjectSchema<Change<T>> {
+  return withFields<T, { readonly version: number }>(schema, { version: version(least) });
 }
 
 /** The query of a removal: `?version=3`. */
 export const removalSchema = Joi.object<{ version: number }>({ version: version(1) });
 
-/** The schema of a thing as the server answers it, for the published description. */
-export function storedSchema<T>(schema: ObjectSchema<T>): ObjectSchema<Stored<T>> {
+/**
+ * The schema of a thing as the server answers it.
+ * @param least 0 for a thing that has defaults before it is first stored
+ */
+export function storedSchema<T extends object>(schema: ObjectSchema<T>, least = 1): ObjectSchema<Stored<T>> {
   const when = Joi.string().isoDate().required();
-  return schema.keys({
+  return withFields<T, Kept>(schema, {
     id,
-    version: version(1),
+    version: version(least),
     createdAt: when,
     updatedAt: when,
-  } as never) as ObjectSchema<Stored<T>>;
+  });
 }
 
 /** One page of a list. */
@@ -82,3 +89,12 @@ export function listSchema(
     ...filters,
   });
 }
+
+/** The schema of one page of a list. */
+export const pageSchema = <T extends object>(item: ObjectSchema<T>): ObjectSchema<Page<T>> =>
+  shape<Page<T>>({
+    items: Joi.array().items(item).required(),
+    page: Joi.number().required(),
+    pageSize: Joi.number().required(),
+    total: Joi.number().required(),
+  });

@@ -1,3 +1,6 @@
+import { Joi } from './joi.js';
+import { shape } from './shape.js';
+
 /** The header of an answer that holds what was known before, where it is being reckoned anew: ask again. */
 export const STILL_RECKONING = 'X-Still-Reckoning';
 
@@ -8,3 +11,11 @@ export interface LongWorkNow {
   readonly done: number;
   readonly of: number;
 }
+
+export const longWorkSchema = Joi.array().items(
+  shape<LongWorkNow>({
+    what: Joi.string().required(),
+    done: Joi.number().required(),
+    of: Joi.number().required(),
+  }),
+);

@@ -9,6 +9,8 @@ import { id, line } from './fields.js';
 import { FILE_SLACK, MOST } from './limits.js';
 import { guideSchema } from './guides.js';
 import { planSchema } from './plans.js';
+import type { ResourceName } from './resources.js';
+import { shape } from './shape.js';
 import { packingSchema } from './settings.js';
 import { sessionSchema } from './sessions.js';
 import { toolSchema } from './tools.js';
@@ -45,7 +47,7 @@ const around = {
       '*': `This release reads workshop files of version ${WORKSHOP_FORMAT}; save the file with a matching release.`,
     }),
   name: line('Name of the workshop'),
-  packing: packingSchema.optional() as never,
+  packing: packingSchema.optional(),
 };
 
 const everyList = <S>(schemaOf: (name: Collection) => S): Record<Collection, S> =>
@@ -138,3 +140,14 @@ function inTodaysForm(thing: object, field: string): object {
   const now = readInstant(text);
   return now === undefined ? thing : { ...thing, [field]: now };
 }
+
+/** What a workshop file brought: the workshop’s name, and how many of each kind. */
+export interface Opened {
+  readonly name: string;
+  readonly counts: Readonly<Record<ResourceName, number>>;
+}
+
+export const openedSchema = shape<Opened>({
+  name: Joi.string().required(),
+  counts: Joi.object().pattern(Joi.string(), Joi.number()).required(),
+});

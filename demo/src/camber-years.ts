@@ -1,4 +1,4 @@
-import { benchAtWork, type OwnedAbrasive, removalPerStrokeMm3, type StoneAtWork } from '@mellow-anvil/core/abrasive';
+import { stonesAtWork, type OwnedAbrasive, removalPerStrokeMm3, type StoneAtWork } from '@mellow-anvil/core/abrasive';
 import type { Identified } from '@mellow-anvil/core/base';
 import { type SingleBevelEdge, STEELS, type Tool } from '@mellow-anvil/core/blade';
 import { cornerBackMm, spreadStrokes, strokesTo } from '@mellow-anvil/core/camber';
@@ -35,7 +35,7 @@ export function camberYears(
 ): readonly RecordedSession[] {
   const { edge, host } = tool;
   if (edge.form !== 'single-bevel' || !host) return sessions;
-  const bench = new Map(benchAtWork(abrasives).map((stone) => [stone.id, stone]));
+  const bench = new Map(stonesAtWork(abrasives).map((stone) => [stone.id, stone]));
   let state = edgeAtFirst(tool);
   let curve: TrueCurve = { camberMm: state.camber?.camberMm ?? 0, leanMm: 0.02 };
   let readings = 0;

@@ -1,4 +1,4 @@
-import { benchAtWork, type Care, type OwnedAbrasive, type StoneAtWork, stoneCare } from '@mellow-anvil/core/abrasive';
+import { stonesAtWork, type Care, type OwnedAbrasive, type StoneAtWork, stoneCare } from '@mellow-anvil/core/abrasive';
 import type { Identified } from '@mellow-anvil/core/base';
 import { type Condition, familyFacts, type Tool, type UseMeasure } from '@mellow-anvil/core/blade';
 import { type Guide, guideProjection, honedAtDeg, isRoller, type RollerGuide, seatForWidth, seatGeometry, seatTakes, type SessionSetting } from '@mellow-anvil/core/guide';
@@ -82,7 +82,7 @@ const STRAIGHTEDGE_CHANCE = 0.3;
  */
 export function shedYears(shed: ShedYears, random: () => number): ShedRecord {
   const bench = new Map(
-    benchAtWork(shed.abrasives).map((stone) => [
+    stonesAtWork(shed.abrasives).map((stone) => [
       stone.id,
       { ...stone, removalMm3PerNm: stone.removalMm3PerNm * (shed.trueRates[stone.id] ?? 1) },
     ]),

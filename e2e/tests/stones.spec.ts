@@ -39,7 +39,7 @@ test('care comes due, stands in the plan, is done in one tap, and can be taken b
 test('a stone’s page: straightedge, readings forgotten and brought back, its place by hand', async ({
   page,
 }) => {
-  const { care, rate } = await (await page.request.get('/api/bench/w1000')).json();
+  const { care, rate } = await (await page.request.get('/api/stones/w1000')).json();
   const readings = new RegExp(`as fast as assumed, from ${rate.readings} readings`);
   await page.goto('/stones/w1000');
   await expect(page.getByText(/≈ P1500/)).toBeVisible();

@@ -4,7 +4,7 @@ import { Ajv2019 } from 'ajv/dist/2019.js';
 import { FAMILY_NAMES, type Tool } from '@mellow-anvil/core/blade';
 import { guideProjection } from '@mellow-anvil/core/guide';
 import { planHoning } from '@mellow-anvil/core/plan';
-import { workshopJsonSchema } from './openapi/openapi.js';
+import { workshopJsonSchema } from './platform/openapi.js';
 import { GUIDE, JIGS, TOOLS, session, stone } from './testing/fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from './testing/workshop.js';
 

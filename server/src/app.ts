@@ -7,42 +7,47 @@ import helmet from 'helmet';
 import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { format } from 'date-fns';
-import { abrasives } from './abrasives/abrasives.js';
-import { cares } from './abrasives/cares.js';
-import { setsRoutes } from './abrasives/sets.routes.js';
-import { backupsRoutes } from './backups/backups.routes.js';
-import { BackupsService } from './backups/backups.service.js';
-import { boards } from './boards/boards.js';
-import { boardPrintRoutes } from './boards/boards.routes.js';
-import { calcRoutes } from './calc/calc.routes.js';
-import { guides } from './guides/guides.js';
-import { patternsRoutes } from './patterns/patterns.routes.js';
-import { Printer } from './patterns/printer.js';
-import { plans } from './plans/plans.js';
-import { honingPlanRoutes } from './plans/honing-plan.routes.js';
-import { benchRoutes, recordsRoutes } from './records/records.routes.js';
-import { Reckoner } from './records/reckoner.js';
-import { runsRoutes } from './runs/runs.routes.js';
-import { RunsService } from './runs/runs.service.js';
-import { sessions } from './sessions/sessions.js';
-import { settings } from './settings/settings.js';
-import { settingsRoutes } from './settings/settings.routes.js';
 import type { Database } from './storage/database.js';
-import { sensibleBody } from './shared/body.js';
-import { boardDrafts, careDrafts, planDrafts, sessionDrafts } from './shared/drafts.js';
-import { HttpProblem, problemHandler } from './shared/problem.js';
-import { resourceRoutes } from './shared/resource.routes.js';
-import { storeOf } from './shared/store.js';
-import { refuseStrangers, requireJson } from './shared/strangers.js';
-import { VERSION } from './shared/version.js';
-import { LongWork, longWorkRoutes } from './workers/long-work.js';
-import { figured } from './workers/workers.js';
-import { cardRoutes } from './tools/card.routes.js';
-import { tools } from './tools/tools.js';
-import { Commands } from './undo/commands.js';
-import { undoRoutes } from './undo/undo.routes.js';
-import { workshopRoutes } from './workshop/workshop.routes.js';
-import { WorkshopService } from './workshop/workshop.service.js';
+import { sensibleBody } from './platform/body.js';
+import { HttpProblem, problemHandler } from './platform/problem.js';
+import { storeOf } from './storage/store.js';
+import { refuseStrangers, requireJson } from './platform/strangers.js';
+import { Commands } from './storage/commands.js';
+import { WorkshopService } from './features/workshop/workshop.service.js';
+import { RESOURCE_ROUTES, ALL_ROUTES } from '@mellow-anvil/contract';
+import { aboutRoutes } from './features/about/about.routes.js';
+import { abrasives } from './features/abrasives/abrasives.js';
+import { careDrafts } from './features/abrasives/care-drafts.js';
+import { cares } from './features/abrasives/cares.js';
+import { setsRoutes } from './features/abrasives/sets.routes.js';
+import { backupsRoutes } from './features/backups/backups.routes.js';
+import { boardDrafts } from './features/boards/board-drafts.js';
+import { boards } from './features/boards/boards.js';
+import { boardPrintRoute } from './features/boards/boards.routes.js';
+import { calcRoutes, noSuchCalculation } from './features/calc/calc.routes.js';
+import { cardRoute } from './features/cards/card.routes.js';
+import { guides } from './features/guides/guides.js';
+import { patternsRoutes, noSuchPattern } from './features/patterns/patterns.routes.js';
+import { Printer } from './features/patterns/printer.js';
+import { honingPlanRoute } from './features/plans/honing-plan.routes.js';
+import { planDrafts } from './features/plans/plan-drafts.js';
+import { plans } from './features/plans/plans.js';
+import { Reckoner } from './features/records/reckoner.js';
+import { recordsRoutes } from './features/records/records.routes.js';
+import { runsRoutes } from './features/runs/runs.routes.js';
+import { RunsService } from './features/runs/runs.service.js';
+import { sessionDrafts } from './features/sessions/session-drafts.js';
+import { sessions } from './features/sessions/sessions.js';
+import { settings } from './features/settings/settings.js';
+import { settingsRoutes } from './features/settings/settings.routes.js';
+import { tools } from './features/tools/tools.js';
+import { undoRoutes } from './features/undo/undo.routes.js';
+import { workshopRoutes } from './features/workshop/workshop.routes.js';
+import { KINDS } from './kinds.js';
+import { insistAllServed, routerOf } from './platform/serve.js';
+import { LongWork, longWorkRoute } from './platform/long-work.js';
+import { BackupsService } from './storage/backups.js';
+import { resourceRoutes } from './storage/resource.routes.js';
 
 export interface AppOptions {
   readonly database: Database;
@@ -61,22 +66,53 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
   backups: BackupsService;
   reckoner: Reckoner;
 } {
-  const commands = new Commands(database);
-  const workshop = new WorkshopService(database, commands);
-  const toolStore = storeOf(tools, database, commands);
-  const guideStore = storeOf(guides, database, commands);
-  const boardStore = storeOf(boards, database, commands);
-  const abrasiveStore = storeOf(abrasives, database, commands);
-  const planStore = storeOf(plans, database, commands);
-  const sessionStore = storeOf(sessions, database, commands);
-  const settingsStore = storeOf(settings, database, commands);
-  const printer = new Printer(settingsStore);
-  const careStore = storeOf(cares, database, commands);
+  const commands = new Commands(database, KINDS);
+  const workshop = new WorkshopService(commands);
+  const store = {
+    tools: storeOf(tools, database, commands),
+    guides: storeOf(guides, database, commands),
+    boards: storeOf(boards, database, commands),
+    abrasives: storeOf(abrasives, database, commands),
+    cares: storeOf(cares, database, commands),
+    plans: storeOf(plans, database, commands),
+    sessions: storeOf(sessions, database, commands),
+    settings: storeOf(settings, database, commands),
+  };
+  const printer = new Printer(store.settings);
   const reckoner = new Reckoner(database, commands);
-  const runs = new RunsService(database, commands);
   const works = new LongWork();
   const forget = (): void => reckoner.forget();
   const backups = new BackupsService(database, log, forget);
+
+  // A workshop file passes through on its own way: it may weigh what no other body does.
+  const asTheyCome = workshopRoutes(database, works, forget);
+  const served = [
+    longWorkRoute(works),
+    cardRoute(store.tools, store.guides, store.boards, store.abrasives, reckoner, printer),
+    ...resourceRoutes(RESOURCE_ROUTES.tools, store.tools),
+    ...resourceRoutes(RESOURCE_ROUTES.guides, store.guides),
+    boardPrintRoute(store.boards, store.guides, printer),
+    ...resourceRoutes(RESOURCE_ROUTES.boards, store.boards, boardDrafts(store.guides, today)),
+    ...patternsRoutes(printer),
+    ...resourceRoutes(RESOURCE_ROUTES.abrasives, store.abrasives),
+    ...resourceRoutes(RESOURCE_ROUTES.cares, store.cares, careDrafts(store.abrasives)),
+    ...setsRoutes(commands),
+    ...resourceRoutes(
+      RESOURCE_ROUTES.plans,
+      store.plans,
+      planDrafts(store.tools, store.guides, store.abrasives, reckoner),
+    ),
+    ...resourceRoutes(RESOURCE_ROUTES.sessions, store.sessions, sessionDrafts(store.tools)),
+    ...recordsRoutes(reckoner),
+    ...runsRoutes(new RunsService(database, commands)),
+    ...backupsRoutes(backups),
+    ...settingsRoutes(store.settings, commands),
+    honingPlanRoute(store.tools, store.abrasives, reckoner),
+    ...calcRoutes(),
+    ...undoRoutes(commands, database, works, forget),
+    ...aboutRoutes(database),
+  ];
+  insistAllServed(ALL_ROUTES, [...asTheyCome, ...served]);
 
   const api = express.Router();
   api.use((_request, response, next) => {
@@ -85,42 +121,14 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
     next();
   });
   api.use(requireJson);
-  api.use('/workshop', workshopRoutes(database, works, forget));
-  api.use('/work', longWorkRoutes(works));
+  api.use(routerOf(asTheyCome));
   api.use(express.json({ limit: BODY_LIMIT }), sensibleBody);
-  api.use('/tools', cardRoutes(toolStore, guideStore, boardStore, abrasiveStore, reckoner, printer));
-  api.use('/tools', resourceRoutes(tools, toolStore));
-  api.use('/guides', resourceRoutes(guides, guideStore));
-  api.use('/boards', boardPrintRoutes(boardStore, guideStore, printer));
-  api.use('/boards', resourceRoutes(boards, boardStore, boardDrafts(guideStore, today)));
-  api.use('/patterns', patternsRoutes(printer));
-  api.use('/abrasives', resourceRoutes(abrasives, abrasiveStore));
-  api.use('/cares', resourceRoutes(cares, careStore, careDrafts(abrasiveStore)));
-  api.use('/bench', benchRoutes(reckoner));
-  api.use('/sets', setsRoutes(database, commands));
-  api.use(
-    '/plans',
-    resourceRoutes(plans, planStore, planDrafts(toolStore, guideStore, abrasiveStore, reckoner)),
-  );
-  api.use('/sessions', resourceRoutes(sessions, sessionStore, sessionDrafts(toolStore)));
-  api.use('/records', recordsRoutes(reckoner));
-  api.use('/runs', runsRoutes(runs));
-  api.use('/backups', backupsRoutes(backups));
-  api.use('/settings', settingsRoutes(settingsStore, database, commands));
-  api.use('/calc/honing-plan', honingPlanRoutes(toolStore, abrasiveStore, reckoner));
-  api.use('/calc', calcRoutes());
-  api.use('/undo', undoRoutes(commands, database, works, forget));
-  const described = once(() => figured('describe', 'server'));
-  const fileSchema = once(() => figured('describe', 'file'));
-  api.get('/openapi.json', async (_request, response) => {
-    response.type('json').send(await described());
-  });
-  api.get('/workshop.schema.json', async (_request, response) => {
-    response.type('json').send(await fileSchema());
-  });
-  api.get('/health', async (_request, response) => {
-    await database.sequelize.query('SELECT 1');
-    response.json({ status: 'ok', version: VERSION, schema: database.schema });
+  api.use(routerOf(served));
+  api.post('/calc/:name', noSuchCalculation);
+  api.get('/patterns/:name', noSuchPattern);
+  // How the stones stand was asked for under this name until 0.10.
+  api.get('/bench{/:id}', ({ params: { id } }, response) => {
+    response.redirect(308, `/api/stones${id === undefined ? '' : `/${encodeURIComponent(id)}`}`);
   });
   api.use((request) => {
     throw new HttpProblem(
@@ -211,9 +219,3 @@ function notices(webFolder: string): string {
 
 /** This machine's day. */
 const today = (): string => format(new Date(), 'yyyy-MM-dd');
-
-/** Works something out the first time it is asked for, and keeps it. */
-function once<T>(work: () => T): () => T {
-  let kept: T | undefined;
-  return () => (kept ??= work());
-}

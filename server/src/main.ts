@@ -6,7 +6,7 @@ import { pino } from 'pino';
 import { createApp } from './app.js';
 import { CannotOpen } from './storage/cannot-open.js';
 import { openDatabase } from './storage/open-database.js';
-import { isLoopback } from './shared/strangers.js';
+import { isLoopback } from './platform/strangers.js';
 
 /**
  * The program. From the environment: HOST (loopback only), PORT, DATA_DIR, LOG_LEVEL, and

@@ -1,5 +1,5 @@
 import { bootstrapApplication } from '@angular/platform-browser';
-import { App } from './app/app';
-import { appConfig } from './app/app.config';
+import { App } from './app/shell/app';
+import { appConfig } from './app/shell/app.config';
 
 bootstrapApplication(App, appConfig).catch((reason: unknown) => console.error(reason));

@@ -14,7 +14,7 @@ export interface StoneRecord {
 }
 
 /** By abrasive id. */
-export type BenchRecord = Readonly<Record<string, StoneRecord>>;
+export type StonesRecord = Readonly<Record<string, StoneRecord>>;
 
 /** An abrasive with the grain it counts as and the rate it cuts at by all that is known. */
 export type StoneAtWork = Identified<Abrasive> & {
@@ -27,9 +27,9 @@ export const assumedRate = (abrasive: Abrasive, sizeUm: number): number =>
   abrasive.removalMm3PerNm ?? estimatedRemovalMm3PerNm(sizeUm, abrasive.kind);
 
 /** The bench as it works: places, and rates with what the readings taught; coarse to fine. */
-export function benchAtWork(
+export function stonesAtWork(
   bench: readonly Identified<Abrasive>[],
-  record: BenchRecord = {},
+  record: StonesRecord = {},
 ): readonly StoneAtWork[] {
   return inOrder(bench).map((abrasive) => ({
     ...abrasive,

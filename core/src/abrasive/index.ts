@@ -19,12 +19,19 @@ export {
   type Wheel,
   type WheelReading,
 } from './abrasive.js';
-export { assumedRate, benchAtWork, type BenchRecord, type StoneAtWork, type StoneRecord } from './at-work.js';
+export {
+  assumedRate,
+  type StoneAtWork,
+  type StoneRecord,
+  stonesAtWork,
+  type StonesRecord,
+} from './at-work.js';
 export {
   type Care,
   CARE_KINDS,
   type CareKind,
   caresOf,
+  type DueCare,
   FLATTEN_AT_UM,
   stoneCare,
   type StoneCare,

@@ -2,7 +2,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import fc from 'fast-check';
 import { edgeHistory } from '../record/edge-state.js';
-import { benchRecord } from '../record/bench-record.js';
+import { stonesRecord } from '../record/stones-record.js';
 import { rateReadings } from '../record/rate-readings.js';
 import type { SizedAbrasive } from './placing.js';
 import { recessionForLand, landGrowth } from '../blade/land-growth.js';
@@ -134,7 +134,7 @@ describe('what the readings teach', () => {
   it('changes the next plan, says from how many readings, and forgets when it is told to', () => {
     const sessions = Array.from({ length: 9 }, (_, i) => honing(i, 1.5, 1, 0.6));
     const readings = rateReadings(iron, edgeHistory(iron, sessions, [stone]), bench);
-    const known = benchRecord([stone], [], [], readings);
+    const known = stonesRecord([stone], [], [], readings);
     expect(known[stone.id]?.rate.readings).toBe(9);
     expect(known[stone.id]?.rate.factor).toBeCloseTo(1.5, 1);
     const request: PlanRequest = {
@@ -147,7 +147,7 @@ describe('what the readings teach', () => {
     const strokes = (record = {}): number =>
       planHoning(iron, [stone], request, record).steps[0]?.strokes ?? 0;
     expect(strokes() / strokes(known)).toBeCloseTo(known[stone.id]?.rate.factor ?? NaN, 1);
-    const forgotten = benchRecord([{ ...stone, learnFrom: '2026-03-08T00:00:00Z' }], [], [], readings);
+    const forgotten = stonesRecord([{ ...stone, learnFrom: '2026-03-08T00:00:00Z' }], [], [], readings);
     expect(forgotten[stone.id]?.rate.readings).toBe(2);
   });
 

@@ -1,4 +1,4 @@
-import type { BenchRecord } from '../abrasive/at-work.js';
+import type { StonesRecord } from '../abrasive/at-work.js';
 import { Refusal, attempt } from '../base/refusal.js';
 import type { ToolAtWork } from '../work/edge-at-work.js';
 import type { HoningPlan } from './honing-plan.js';
@@ -22,7 +22,7 @@ export function compareSchools(
   tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
-  record: BenchRecord = {},
+  record: StonesRecord = {},
 ): readonly SchoolPlan[] {
   return SCHOOLS.filter((school) => school !== 'exact' || (request.order?.length ?? 0) > 0).map((school) => {
     const plan = attempt(() => planHoning(tool, bench, { ...request, school }, record));

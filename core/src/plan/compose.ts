@@ -1,4 +1,4 @@
-import { benchAtWork, type BenchRecord } from '../abrasive/at-work.js';
+import { stonesAtWork, type StonesRecord } from '../abrasive/at-work.js';
 import type { Edge } from '../blade/edge.js';
 import { insist } from '../base/refusal.js';
 import { landMmOf, wholeLandMm, type ToolAtWork } from '../work/edge-at-work.js';
@@ -35,7 +35,7 @@ export function planOf(
   tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
-  record: BenchRecord = {},
+  record: StonesRecord = {},
 ): HoningPlan {
   const { plan, judge } = unjudged(tool, bench, request, record);
   return { ...plan, verdicts: judge() };
@@ -52,7 +52,7 @@ export function unjudged(
   tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
-  record: BenchRecord = {},
+  record: StonesRecord = {},
 ): Unjudged {
   if (request.stropOnly) return stroppedOnly(tool, bench, request, record);
   const start = startOf(tool.edge, request.landMm, tool.work);
@@ -70,7 +70,7 @@ function judgedLater(
   tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
-  record: BenchRecord,
+  record: StonesRecord,
   below?: PlanProblem & { readonly solved: ReturnType<PlanProblem['solve']> },
 ): Unjudged {
   const asIs = solverOf(tool, bench, request, record);
@@ -193,10 +193,10 @@ function stroppedOnly(
   tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
-  record: BenchRecord,
+  record: StonesRecord,
 ): Unjudged {
   const { edge } = tool;
-  const atHand = benchAtWork(bench, record);
+  const atHand = stonesAtWork(bench, record);
   const strops = stropSteps(tool, atHand, request, undefined);
   insist(
     strops.length > 0,
@@ -239,7 +239,7 @@ export function leastMinutes(
   tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
-  record: BenchRecord = {},
+  record: StonesRecord = {},
 ): number {
   const { input, atHand, solve, grinding } = solverOf(tool, bench, request, record);
   return unmixed(input, atHand, solve).chosen.totalMin + (grinding?.minutes ?? 0);
@@ -261,7 +261,7 @@ const stropWhy = (used: boolean): string =>
 
 function careOf(
   used: readonly { readonly id: string }[],
-  record: BenchRecord,
+  record: StonesRecord,
 ): { readonly care?: readonly PlanCare[] } {
   const care = used.flatMap(({ id }) => {
     const due = record[id]?.care.due;

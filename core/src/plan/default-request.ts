@@ -1,5 +1,5 @@
 import { isWheel } from '../abrasive/wheel.js';
-import { benchAtWork, type BenchRecord, type StoneAtWork } from '../abrasive/at-work.js';
+import { stonesAtWork, type StonesRecord, type StoneAtWork } from '../abrasive/at-work.js';
 import { kindFacts, servesShape, setNames, standsIn } from '../abrasive/abrasive.js';
 import { CURVED_FAMILIES } from '../camber/camber-jobs.js';
 import type { Condition } from '../blade/dulling.js';
@@ -27,7 +27,7 @@ export interface AskedOf {
   readonly bench: readonly OwnedAbrasive[];
   /** What the tool’s record comes to, and what is known of the abrasives. */
   readonly record?: ToolRecord | undefined;
-  readonly stones?: BenchRecord;
+  readonly stones?: StonesRecord;
 }
 
 /**
@@ -37,7 +37,7 @@ export interface AskedOf {
  */
 export function defaultRequest(of: AskedOf, asked: Partial<PlanRequest> = {}): PlanRequest {
   const { tool, record, stones } = of;
-  const bench = benchAtWork(of.bench, stones);
+  const bench = stonesAtWork(of.bench, stones);
   const set = 'set' in asked ? asked.set : usualSet(of);
   const condition = asked.condition ?? conditionByRecord(tool, record);
   const { forceN, bothWays } = pushOf(tool);
@@ -120,7 +120,7 @@ export function usualSet({ tool, bench, stones = {} }: AskedOf): string | undefi
   if (stoneSet === '' || (stoneSet !== undefined && sets.includes(stoneSet))) return stoneSet || undefined;
   const { finishUm } = familyFacts(family);
   const ways = sets.flatMap((set) => {
-    const reachedUm = usualFinishUm(tool, benchAtWork(bench, stones), set);
+    const reachedUm = usualFinishUm(tool, stonesAtWork(bench, stones), set);
     const request: PlanRequest = {
       ...PLAN_DEFAULTS,
       condition: { kind: 'dull' },

@@ -1,4 +1,4 @@
-import type { BenchRecord } from '../abrasive/at-work.js';
+import type { StonesRecord } from '../abrasive/at-work.js';
 import { PRIOR_SD } from '../abrasive/learned-rate.js';
 import type { Condition } from '../blade/dulling.js';
 import type { Edge } from '../blade/edge.js';
@@ -39,7 +39,7 @@ function landSd(edge: Edge, landMm: number | undefined): number {
 }
 
 /** Spread of the rate an abrasive is taken to cut at: the prior’s until readings narrowed it. */
-export const rateSd = (record: BenchRecord, id: string): number => record[id]?.rate.sd ?? PRIOR_SD;
+export const rateSd = (record: StonesRecord, id: string): number => record[id]?.rate.sd ?? PRIOR_SD;
 
 /**
  * Strokes in four of five cases, whole ones: log-normal about the figure, by the spread of steel and of rate.

@@ -1,5 +1,5 @@
 import { kindFacts, servesShape, standsIn } from '../abrasive/abrasive.js';
-import { benchAtWork, type BenchRecord, type StoneAtWork } from '../abrasive/at-work.js';
+import { stonesAtWork, type StonesRecord, type StoneAtWork } from '../abrasive/at-work.js';
 import { grainOfMarksUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { shapeOfEdge } from '../blade/edge.js';
 import { insist, unlessRefused } from '../base/refusal.js';
@@ -46,14 +46,14 @@ export function solverOf(
   tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
-  record: BenchRecord,
+  record: StonesRecord,
 ): PlanProblem {
   const grinding =
     request.grind && !request.stropOnly ? grindingStep(tool.edge, bench, request, request.grind) : undefined;
   const asFoundNow = startOf(tool.edge, request.landMm, tool.work);
   const start = grinding ? groundFirst(tool, request, grinding) : asFoundNow;
   const condition = grinding ? afterGrinding(request.condition) : request.condition;
-  const atHand = benchAtWork(bench, record);
+  const atHand = stonesAtWork(bench, record);
   const outOfReach = new Map(
     atHand.flatMap((stone) => {
       const why = whyOut(tool, stone, request);
@@ -233,4 +233,4 @@ function whyOut(tool: Tool, stone: StoneAtWork, request: PlanRequest): string | 
 }
 
 /** Care an abrasive wants before it is worked on, min. */
-export const careMin = (id: string, record: BenchRecord): number => record[id]?.care.due?.minutes ?? 0;
+export const careMin = (id: string, record: StonesRecord): number => record[id]?.care.due?.minutes ?? 0;

@@ -6,7 +6,7 @@ import { unworked, type EdgeAtWork } from '../work/edge-at-work.js';
 import { asFound, clearingMm } from '../work/found.js';
 import { marksAtEdgeUm, worked, type WorkItem } from '../work/worked.js';
 import { flatBlade } from '../testing/blades.js';
-import { benchAtWork, type StoneAtWork } from '../abrasive/at-work.js';
+import { stonesAtWork, type StoneAtWork } from '../abrasive/at-work.js';
 import { estimatedScratchUm } from '../abrasive/removal.js';
 import { leastMinutes } from './compose.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
@@ -110,7 +110,7 @@ describe('the search for a plan', () => {
               strokeMm,
               serves: ['straight', 'outside-curve'],
             }));
-            const stones = benchAtWork(bench);
+            const stones = stonesAtWork(bench);
             const finishUm = Math.max(3, ...stones.slice(-1).map(({ sizeUm }) => sizeUm));
             const request: PlanRequest = {
               condition,

@@ -1,6 +1,6 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
-import type { BenchRecord } from '../abrasive/at-work.js';
+import type { StonesRecord } from '../abrasive/at-work.js';
 import { stoneCare } from '../abrasive/care.js';
 import { learnedRate } from '../abrasive/learned-rate.js';
 import type { Condition } from '../blade/dulling.js';
@@ -133,7 +133,7 @@ describe('a plan', () => {
       strokeMm: 150,
       edgeMm: 40,
     }));
-    const record: BenchRecord = {
+    const record: StonesRecord = {
       '1000': { care: stoneCare(abrasive('1000', 11.5), 11.5, worn, []), rate: learnedRate([]) },
     };
     const set = [...bench, strop];

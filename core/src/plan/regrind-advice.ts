@@ -1,4 +1,4 @@
-import { benchAtWork, type BenchRecord } from '../abrasive/at-work.js';
+import { stonesAtWork, type StonesRecord } from '../abrasive/at-work.js';
 import { estimatedScratchUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
 import { isWheel } from '../abrasive/wheel.js';
 import { ASSUMED_LAND_MM } from '../blade/land-growth.js';
@@ -60,7 +60,7 @@ export function regrindAdvice(
   { job, steps }: HoningPlan,
   request: PlanRequest,
   bench: readonly OwnedAbrasive[],
-  record: BenchRecord,
+  record: StonesRecord,
   regrindMin: number,
 ): RegrindAdvice {
   const { edge, steel } = tool;
@@ -69,7 +69,7 @@ export function regrindAdvice(
     'edge',
     'Only a secondary bevel’s land grows: this edge is honed whole.',
   );
-  const atWork = new Map(benchAtWork(bench, record).map((stone) => [stone.id, stone]));
+  const atWork = new Map(stonesAtWork(bench, record).map((stone) => [stone.id, stone]));
   /** What a step’s stone takes off, mm³ a minute. */
   const mm3PerMin = ({ id, forceN }: PlanStep): number => {
     const stone = atWork.get(id);

@@ -1,6 +1,6 @@
 import type { Tell } from '../base/tell.js';
 import { kindFacts, type AbrasiveKind } from '../abrasive/abrasive.js';
-import type { BenchRecord } from '../abrasive/at-work.js';
+import type { StonesRecord } from '../abrasive/at-work.js';
 import { estimatedRemovalMm3PerNm } from '../abrasive/removal.js';
 import { unlessRefused } from '../base/refusal.js';
 import type { ToolAtWork } from '../work/edge-at-work.js';
@@ -14,7 +14,7 @@ export interface StoneSweepInput {
   readonly tool: ToolAtWork;
   readonly bench: readonly OwnedAbrasive[];
   readonly request: PlanRequest;
-  readonly record?: BenchRecord;
+  readonly record?: StonesRecord;
   /** The kind of stone one thinks of buying. */
   readonly kind: AbrasiveKind;
   /** How many sizes to try, coarse to fine in equal ratios. */

@@ -1,5 +1,5 @@
 import type { Abrasive } from '../abrasive/abrasive.js';
-import { benchAtWork } from '../abrasive/at-work.js';
+import { stonesAtWork } from '../abrasive/at-work.js';
 import type { Tool } from '../blade/tool.js';
 import { flatBlade } from '../testing/blades.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
@@ -39,7 +39,7 @@ const planned = (
   bench: readonly OwnedAbrasive[],
   lastUm?: number,
   more: Partial<PlanRequest> = {},
-) => stropSteps(tool, benchAtWork(bench), { ...request, ...more }, lastUm);
+) => stropSteps(tool, stonesAtWork(bench), { ...request, ...more }, lastUm);
 const ids = (steps: ReturnType<typeof planned>): string[] => steps.map(({ id }) => id);
 
 describe('the strop of a plan (common practice, no source)', () => {

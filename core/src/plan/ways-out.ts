@@ -1,5 +1,5 @@
 import { kindFacts, type AbrasiveKind } from '../abrasive/abrasive.js';
-import type { BenchRecord } from '../abrasive/at-work.js';
+import type { StonesRecord } from '../abrasive/at-work.js';
 import { isWheel } from '../abrasive/wheel.js';
 import type { Condition } from '../blade/dulling.js';
 import { honedDeg, shapeOfEdge, type Edge } from '../blade/edge.js';
@@ -24,7 +24,7 @@ export function planHoning(
   tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
-  record: BenchRecord = {},
+  record: StonesRecord = {},
 ): HoningPlan {
   const plan = planOf(tool, bench, request, record);
   const most = mostRubbed(plan);
@@ -58,7 +58,7 @@ function waysOut(
   tool: ToolAtWork,
   bench: readonly OwnedAbrasive[],
   request: PlanRequest,
-  record: BenchRecord,
+  record: StonesRecord,
   plan: Worked,
 ): readonly WayOut[] {
   // The curve takes as long by every way: it is not worked out anew.

@@ -5,7 +5,7 @@ import { CAMBER_NEAR, isNear } from '../plan/camber-work.js';
 import { planHoning } from '../plan/ways-out.js';
 import { orderOfWork } from '../plan/order-of-work.js';
 import { removalPerStrokeMm3 } from '../abrasive/removal.js';
-import { benchAtWork } from '../abrasive/at-work.js';
+import { stonesAtWork } from '../abrasive/at-work.js';
 import { placedWork } from '../work/placed.js';
 import { faceAtEdgeMm } from '../work/worked.js';
 import { calipered, curveHoned, shaved, type TrueCurve } from '../simulate/curved-iron.js';
@@ -103,7 +103,7 @@ describe('the curve in a plan', () => {
           { abrasiveId: step?.id ?? '', strokes: step?.strokes ?? 0, minutes: 1, places: step?.places ?? [] },
         ],
       },
-      new Map(benchAtWork(BENCH).map((each) => [each.id, each])),
+      new Map(stonesAtWork(BENCH).map((each) => [each.id, each])),
     );
     expect(honed.camber?.camberMm).toBeGreaterThan(0.05);
     // Eased too far, nothing is pressed: only honing straight brings it back.
@@ -129,7 +129,7 @@ describe('the curve in a plan', () => {
 
 describe('the curve in the record', () => {
   const tool = iron(50, 0.0707, 0.02);
-  const bench = new Map(benchAtWork(BENCH).map((each) => [each.id, each]));
+  const bench = new Map(stonesAtWork(BENCH).map((each) => [each.id, each]));
   const then = (state: EdgeState, session: Partial<Session>, i = 0): EdgeState =>
     afterSession(
       tool,

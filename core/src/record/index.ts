@@ -1,7 +1,7 @@
-export { benchRecord, readingsNow, type UseOfStone, usesOfStones } from './bench-record.js';
 export type { CamberState } from './camber-state.js';
 export type { Creep } from './creep.js';
-export { measureOf } from './edge-lives.js';
+export type { ChipRecord, EdgeChips } from './edge-chips.js';
+export { measureOf, type UsualLife } from './edge-lives.js';
 export {
   afterSession,
   asItStands,
@@ -12,6 +12,7 @@ export {
   inOrderOfTime,
   type LastSetting,
   type RecordedSession,
+  type Wear,
 } from './edge-state.js';
 export { forcesOf } from './forces.js';
 export { ladderOf } from './ladder.js';
@@ -42,5 +43,6 @@ export {
   type Use,
 } from './session.js';
 export { itemOf } from './step-work.js';
-export { STROP_EVERY_MIN } from './strop-rhythm.js';
+export { readingsNow, stonesRecord, type UseOfStone, usesOfStones } from './stones-record.js';
+export { STROP_EVERY_MIN, type StropRhythm } from './strop-rhythm.js';
 export { type LastUse, proposedUse, recordOf, toolRecord, type ToolRecord } from './tool-record.js';

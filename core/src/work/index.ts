@@ -1,9 +1,9 @@
-export { type EdgeAtWork, unworked } from './edge-at-work.js';
+export { type EdgeAtWork, type FacetNow, unworked, type WornTip } from './edge-at-work.js';
 export { edgeWork } from './edge-work.js';
 export { type Facet, FACETS } from './facet.js';
 export { asFound, FOUND_MARKS_UM } from './found.js';
 export { type Way, WAYS } from './pace.js';
-export { placeCountOf, placedWork } from './placed.js';
+export { type EdgeCurve, placeCountOf, placedWork } from './placed.js';
 export { primaryShaping } from './primary-shaping.js';
 export { byTurns, honedFacet } from './sides.js';
 export { stropWrap } from './strop-wrap.js';

@@ -2,6 +2,13 @@ import { Sequelize, Transaction } from 'sequelize';
 import { guardConnections } from './connections.js';
 import type { Connection } from './database.js';
 
+/** A database that the program has open, and that nobody else writes to meanwhile. */
+export interface Attached {
+  readonly database: string;
+  /** How many writes it counts before this one. */
+  readonly writes: number;
+}
+
 /**
  * Opens, for another thread, a database that the main thread has open. Whoever writes has been let in by
  * the main thread first, which counts the write.

@@ -14,13 +14,6 @@ export interface Damage {
   readonly readable: boolean;
 }
 
-/** Nothing can be read or written before the workshop's file is put right. */
-export class WorkshopDamaged extends Error {
-  constructor({ why }: Damage) {
-    super(`${why} Open the page and choose what is put in its place; until then nothing is read or written.`);
-  }
-}
-
 /** How a workshop's file was found at the start. */
 export type Finding =
   | { readonly is: 'new' }

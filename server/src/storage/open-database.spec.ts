@@ -155,7 +155,7 @@ describe('openDatabase', () => {
     expect(kept.body).toEqual(jasmine.objectContaining(known));
     const care = { abrasiveId: 'w1000', kind: 'flattened', at: '2026-11-24T09:00:00Z' };
     expect((await shop.ask('POST', '/api/cares', care)).status).toBe(201);
-    const { stones } = (await shop.ask('GET', '/api/bench')).body;
+    const { stones } = (await shop.ask('GET', '/api/stones')).body;
     expect(stones.w1000.care.lastAt).toBe('2026-11-24T09:00:00.000Z');
     expect(Object.keys((await shop.ask('GET', '/api/records')).body).length).toBe(3);
     await shop.close();
@@ -180,7 +180,7 @@ describe('openDatabase', () => {
     expect((await shop.ask('POST', '/api/sessions', read)).body.camber).toEqual(read.camber);
     const { smooth } = { smooth: (await shop.ask('GET', '/api/records')).body['smooth-50'] };
     expect(smooth.state.camber).toEqual(jasmine.objectContaining({ camberMm: 0.06, from: 'read' }));
-    expect((await shop.ask('GET', '/api/bench')).body.stones.w1000.care.lastAt).toBe(
+    expect((await shop.ask('GET', '/api/stones')).body.stones.w1000.care.lastAt).toBe(
       '2026-11-24T09:00:00.000Z',
     );
     await shop.close();
@@ -192,11 +192,11 @@ describe('openDatabase', () => {
     const shop = await openTestWorkshop(folder);
     const [last] = (await shop.ask('GET', '/api/undo')).body.undo as { id: number; label: string }[];
     expect(last?.label).toBe('Add care of a stone');
-    expect((await shop.ask('GET', '/api/bench')).body.stones.w1000.care.lastAt).toBe(
+    expect((await shop.ask('GET', '/api/stones')).body.stones.w1000.care.lastAt).toBe(
       '2026-11-27T10:00:00.000Z',
     );
     expect((await shop.ask('POST', '/api/undo/undo', { id: last?.id })).status).toBe(200);
-    expect((await shop.ask('GET', '/api/bench')).body.stones.w1000.care.lastAt).not.toBe(
+    expect((await shop.ask('GET', '/api/stones')).body.stones.w1000.care.lastAt).not.toBe(
       '2026-11-27T10:00:00.000Z',
     );
     await shop.close();

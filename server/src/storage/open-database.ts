@@ -1,7 +1,7 @@
 import { mkdir, readdir, rm } from 'node:fs/promises';
 import { existsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { storageTrouble } from '../shared/problem.js';
+import { storageTrouble } from '../platform/problem.js';
 import { CannotOpen } from './cannot-open.js';
 import { DATABASE_FILE, RESTORING, type Database } from './database.js';
 import { WorkshopDatabase } from './live-database.js';

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from '../app.js';
 import type { Database } from '../storage/database.js';
+import { unlikeDescribed } from './as-described.js';
 import { openDatabase } from '../storage/open-database.js';
 
 export interface Answer {
@@ -14,7 +15,7 @@ export interface Answer {
   readonly body: ReturnType<typeof JSON.parse>;
 }
 
-/** A real server over a real SQLite file in a folder of its own. */
+/** A real server over a real SQLite file in a folder of its own; every answer is held to how its route is described. */
 export interface TestWorkshop {
   readonly folder: string;
   readonly database: Database;
@@ -46,7 +47,11 @@ export async function openTestWorkshop(folder?: string): Promise<TestWorkshop> {
       });
       const answer = await response.text();
       const json = response.headers.get('content-type')?.includes('json');
-      return { status: response.status, headers: response.headers, body: json ? JSON.parse(answer) : answer };
+      if (!json) return { status: response.status, headers: response.headers, body: answer };
+      const told = JSON.parse(answer) as unknown;
+      const unlike = unlikeDescribed(method, path, response.status, told);
+      if (unlike !== undefined) throw new Error(unlike);
+      return { status: response.status, headers: response.headers, body: told };
     },
     async close({ keep = folder !== undefined } = {}) {
       server.closeAllConnections();

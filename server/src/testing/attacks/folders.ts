@@ -5,12 +5,13 @@ import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { pino } from 'pino';
 import type { Workshop } from '@mellow-anvil/core/workshop';
-import { BackupsService } from '../../backups/backups.service.js';
+import { BackupsService } from '../../storage/backups.js';
 import { DATABASE_FILE, type Database } from '../../storage/database.js';
 import { openDatabase } from '../../storage/open-database.js';
 import { withSqliteFile } from '../../storage/sqlite-file.js';
-import { Commands } from '../../undo/commands.js';
-import { WorkshopService } from '../../workshop/workshop.service.js';
+import { Commands } from '../../storage/commands.js';
+import { WorkshopService } from '../../features/workshop/workshop.service.js';
+import { KINDS } from '../../kinds.js';
 
 const OLDER = new URL('../../../src/testing/older/', import.meta.url);
 
@@ -38,7 +39,7 @@ export async function inFolder<T>(work: (folder: string) => Promise<T>): Promise
 
 /** What a workshop comes to as its own open file; ids are in it, what the server keeps about entries is not. */
 export async function exported(database: Database): Promise<Workshop> {
-  return new WorkshopService(database, new Commands(database)).export();
+  return new WorkshopService(new Commands(database, KINDS)).export();
 }
 
 /** Opens a folder and says how that went, as a person would find out. */

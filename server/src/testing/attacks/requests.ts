@@ -3,7 +3,7 @@ import { loadavg } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import fc from 'fast-check';
-import { openApi } from '../../openapi/openapi.js';
+import { openApi } from '../../platform/openapi.js';
 import { GUIDE, TOOLS, session, stone } from '../fixtures.js';
 import { inFolder, type Outcome } from './folders.js';
 import { mostMemoryMb, startProgram, type Program } from './program.js';

@@ -237,7 +237,7 @@ const recordsOf = async (shop: TestWorkshop): Promise<unknown> =>
 
 /** How the stones of a file stand; those that were removed and that nothing names are not carried away. */
 async function stonesOf(shop: TestWorkshop, { abrasives }: Workshop): Promise<unknown> {
-  const { stones } = (await shop.ask('GET', '/api/bench')).body as { stones: Record<string, unknown> };
+  const { stones } = (await shop.ask('GET', '/api/stones')).body as { stones: Record<string, unknown> };
   return abrasives.map(({ id }) => stones[id]);
 }
 

@@ -4,7 +4,7 @@ import { GENERIC_SIDE_CLAMPING_GUIDE } from '@mellow-anvil/core/guide';
 import { press, textOf } from '../testing/host';
 import { GUIDE, IRON, answer, page, playServer, stone, stored } from '../testing/page';
 import { FirstRun } from './first-run';
-import { FirstRunState } from './first-run.state';
+import { FirstRunState } from '../data/first-run.state';
 
 describe('FirstRun', () => {
   let server: HttpTestingController;

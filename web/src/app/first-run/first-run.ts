@@ -4,14 +4,14 @@ import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import type { Abrasive } from '@mellow-anvil/core/abrasive';
 import { GENERIC_SIDE_CLAMPING_GUIDE } from '@mellow-anvil/core/guide';
-import { AbrasivesStore } from '../abrasives/abrasives.store';
-import { usualStone } from '../abrasives/stone-draft';
-import { StoneFields } from '../abrasives/stone-fields';
-import { GuidesStore } from '../guides/guides.store';
-import { OpenFile } from '../settings/open-file';
-import { sentencesFor, type Sentences } from '../shared/checks';
-import { Notices } from '../shared/notices';
-import { FirstRunState, STONES_WANTED } from './first-run.state';
+import { AbrasivesStore } from '../data/abrasives.store';
+import { usualStone } from '../parts/stone-draft';
+import { StoneFields } from '../parts/stone-fields';
+import { GuidesStore } from '../data/guides.store';
+import { OpenFile } from '../parts/open-file';
+import { sentencesFor, type Sentences } from '../ui/checks';
+import { Notices } from '../platform/notices';
+import { FirstRunState, STONES_WANTED } from '../data/first-run.state';
 
 /** An empty workshop, led by the hand: a tool, a guide, two stones, and there is a plan. */
 @Component({

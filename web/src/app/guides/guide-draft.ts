@@ -1,15 +1,5 @@
-import {
-  GENERIC_SIDE_CLAMPING_GUIDE,
-  type Guide,
-  GUIDE_FORMS,
-  type GuideForm,
-  type GuideSeat,
-  type PairJig,
-  ROLLER_FORMS,
-  type RollerGuide,
-  type WetWheelJig,
-} from '@mellow-anvil/core/guide';
-import type { Quantity } from '../shared/figures';
+import { GENERIC_SIDE_CLAMPING_GUIDE, type Guide, GUIDE_FORMS, type GuideForm, type GuideSeat, type PairJig, ROLLER_FORMS, type RollerGuide, type WetWheelJig } from '@mellow-anvil/core/guide';
+import type { Quantity } from '../ui/figures';
 
 type Figures<T, Known extends keyof T> = Partial<Omit<T, Known | 'name' | 'form' | 'notes'>> &
   Pick<Partial<T>, Known>;

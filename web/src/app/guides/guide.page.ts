@@ -13,30 +13,16 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { isWheel, wheelRadiusMm } from '@mellow-anvil/core/abrasive';
 import { unlessRefused } from '@mellow-anvil/core/base';
 import type { SingleBevelEdge } from '@mellow-anvil/core/blade';
-import {
-  bladeGeometry,
-  boardShifts,
-  type FacetSetting,
-  GENERIC_SIDE_CLAMPING_GUIDE,
-  type Guide,
-  type GuideForm,
-  guideProjection,
-  type GuideSeat,
-  movedStops,
-  onItsWheel,
-  type RollerGuide,
-  type WetWheelJig,
-  wheelSupport,
-} from '@mellow-anvil/core/guide';
-import { AbrasivesStore } from '../abrasives/abrasives.store';
-import { FirstRunState } from '../first-run/first-run.state';
-import { BoardsStore } from '../patterns/boards.store';
-import { shiftWords } from '../patterns/stop-words';
-import { ChoiceField } from '../shared/choice-field';
-import { Editor } from '../shared/editor';
-import { Figures } from '../shared/figures';
-import { LineField } from '../shared/line-field';
-import { QuantityField } from '../shared/quantity-field';
+import { bladeGeometry, boardShifts, type FacetSetting, GENERIC_SIDE_CLAMPING_GUIDE, type Guide, type GuideForm, guideProjection, type GuideSeat, movedStops, onItsWheel, type RollerGuide, type WetWheelJig, wheelSupport } from '@mellow-anvil/core/guide';
+import { AbrasivesStore } from '../data/abrasives.store';
+import { FirstRunState } from '../data/first-run.state';
+import { BoardsStore } from '../data/boards.store';
+import { shiftWords } from '../words/stop-words';
+import { ChoiceField } from '../ui/choice-field';
+import { Editor } from '../ui/editor';
+import { Figures } from '../ui/figures';
+import { LineField } from '../ui/line-field';
+import { QuantityField } from '../ui/quantity-field';
 import {
   FORM_OPTIONS,
   GUIDE_FIGURES,
@@ -46,10 +32,10 @@ import {
   type GuideDraft,
   type GuideFigure,
 } from './guide-draft';
-import { GuideDrawing } from './guide-drawing';
-import { GuidesStore } from './guides.store';
+import { GuideDrawing } from '../drawings/guide-drawing';
+import { GuidesStore } from '../data/guides.store';
 import { SeatFields } from './seat-fields';
-import { WheelDrawing } from './wheel-drawing';
+import { WheelDrawing } from '../drawings/wheel-drawing';
 
 /** A blade to draw the guide with while it is measured. */
 const SAMPLE: SingleBevelEdge = {

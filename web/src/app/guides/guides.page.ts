@@ -4,20 +4,10 @@ import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { PlusIcon } from 'primeng/icons/plus';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
-import {
-  type Guide,
-  GUIDE_FORMS,
-  guideProjection,
-  type GuideSeat,
-  isRoller,
-  type RollerGuide,
-  seatCalibration,
-  seatGeometry,
-  wheelSupport,
-} from '@mellow-anvil/core/guide';
-import { Figures } from '../shared/figures';
+import { type Guide, GUIDE_FORMS, guideProjection, type GuideSeat, isRoller, type RollerGuide, seatCalibration, seatGeometry, wheelSupport } from '@mellow-anvil/core/guide';
+import { Figures } from '../ui/figures';
 import { FORM_WORDS } from './guide-draft';
-import { GuidesStore } from './guides.store';
+import { GuidesStore } from '../data/guides.store';
 
 const ANGLES = [20, 25, 30, 35, 40] as const;
 /** Blade thickness assumed for seats that hold the underside, mm. */

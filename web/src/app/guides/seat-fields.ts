@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import type { GuideSeat, RollerGuide } from '@mellow-anvil/core/guide';
-import type { Sentences } from '../shared/checks';
-import { ChoiceField } from '../shared/choice-field';
-import { Figures } from '../shared/figures';
-import { LineField } from '../shared/line-field';
-import { QuantityField } from '../shared/quantity-field';
+import type { Sentences } from '../ui/checks';
+import { ChoiceField } from '../ui/choice-field';
+import { Figures } from '../ui/figures';
+import { LineField } from '../ui/line-field';
+import { QuantityField } from '../ui/quantity-field';
 import { MeasureSeat } from './measure-seat';
 
 const REGISTERS = [

@@ -11,24 +11,15 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { formatDay, unlessRefused } from '@mellow-anvil/core/base';
-import {
-  boardShifts,
-  type BoardSizes,
-  type BoardStop,
-  MOST_STOPS,
-  movedStops,
-  nextLabel,
-  type SettingBoard,
-  type StopAsked,
-} from '@mellow-anvil/core/guide';
+import { boardShifts, type BoardSizes, type BoardStop, MOST_STOPS, movedStops, nextLabel, type SettingBoard, type StopAsked } from '@mellow-anvil/core/guide';
 import { boardPattern } from '@mellow-anvil/core/pattern';
-import { GuidesStore } from '../guides/guides.store';
-import { ChoiceField } from '../shared/choice-field';
-import { contentOf } from '../shared/collection.store';
-import { Editor } from '../shared/editor';
-import { Figures } from '../shared/figures';
-import { LineField } from '../shared/line-field';
-import { QuantityField } from '../shared/quantity-field';
+import { GuidesStore } from '../data/guides.store';
+import { ChoiceField } from '../ui/choice-field';
+import { contentOf } from '../data/collection.store';
+import { Editor } from '../ui/editor';
+import { Figures } from '../ui/figures';
+import { LineField } from '../ui/line-field';
+import { QuantityField } from '../ui/quantity-field';
 import {
   BOARD_SIZES,
   askedOf,
@@ -39,10 +30,10 @@ import {
   rollersOf,
   type BoardForm,
 } from './board-draft';
-import { BoardsStore } from './boards.store';
-import { PatternDrawing, type Slid, type Slide } from './pattern-drawing';
-import { shiftWords, stopWords } from './stop-words';
-import { TakeAway } from './take-away';
+import { BoardsStore } from '../data/boards.store';
+import { PatternDrawing, type Slid, type Slide } from '../drawings/pattern-drawing';
+import { shiftWords, stopWords } from '../words/stop-words';
+import { TakeAway } from '../ui/take-away';
 
 /** One setting board: its guide, its stops drawn where they are cut, and its files. */
 @Component({

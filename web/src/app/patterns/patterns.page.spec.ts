@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import { GENERIC_SIDE_CLAMPING_GUIDE, makeBoard, USUAL_BOARD } from '@mellow-anvil/core/guide';
 import { textOf, typeInto, until } from '../testing/host';
 import { answer, page, playServer, stored } from '../testing/page';
-import { PaperChoice } from './paper-choice';
+import { PaperChoice } from '../data/paper-choice';
 import { PatternsPage } from './patterns.page';
 
 const BOARD = makeBoard(

@@ -8,19 +8,19 @@ import { boardShifts, movedStops } from '@mellow-anvil/core/guide';
 import { boardPattern } from '@mellow-anvil/core/pattern';
 import { DEFAULT_SETTINGS, PRINTED_BAR_MM } from '@mellow-anvil/core/workshop';
 import type { Paper } from '@mellow-anvil/contract';
-import { GuidesStore } from '../guides/guides.store';
-import { SettingsStore } from '../settings/settings.store';
-import { sentencesFor, type Sentences } from '../shared/checks';
-import { ChoiceField } from '../shared/choice-field';
-import { Figures } from '../shared/figures';
-import { Notices } from '../shared/notices';
-import { QuantityField } from '../shared/quantity-field';
-import { BoardsStore } from './boards.store';
-import { PaperChoice } from './paper-choice';
-import { PatternDrawing } from './pattern-drawing';
+import { GuidesStore } from '../data/guides.store';
+import { SettingsStore } from '../data/settings.store';
+import { sentencesFor, type Sentences } from '../ui/checks';
+import { ChoiceField } from '../ui/choice-field';
+import { Figures } from '../ui/figures';
+import { Notices } from '../platform/notices';
+import { QuantityField } from '../ui/quantity-field';
+import { BoardsStore } from '../data/boards.store';
+import { PaperChoice } from '../data/paper-choice';
+import { PatternDrawing } from '../drawings/pattern-drawing';
 import { SpotPatterns } from './spot-patterns';
-import { stopWords } from './stop-words';
-import { TakeAway } from './take-away';
+import { stopWords } from '../words/stop-words';
+import { TakeAway } from '../ui/take-away';
 
 const PAPERS: readonly { readonly value: Paper; readonly label: string }[] = [
   { value: 'a4', label: 'A4' },

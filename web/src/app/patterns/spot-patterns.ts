@@ -6,22 +6,15 @@ import type { PatternName } from '@mellow-anvil/contract';
 import { isWheel, wheelRadiusMm } from '@mellow-anvil/core/abrasive';
 import { attempt, parseNumber, Refusal } from '@mellow-anvil/core/base';
 import { onItsWheel } from '@mellow-anvil/core/guide';
-import {
-  bevelGauge,
-  camberTemplate,
-  foldingSheet,
-  gaugeBlock,
-  type Pattern,
-  restTemplate,
-} from '@mellow-anvil/core/pattern';
-import { AbrasivesStore } from '../abrasives/abrasives.store';
-import { GuidesStore } from '../guides/guides.store';
-import { ChoiceField } from '../shared/choice-field';
-import { Figures } from '../shared/figures';
-import { LineField } from '../shared/line-field';
-import { QuantityField } from '../shared/quantity-field';
-import { PatternDrawing } from './pattern-drawing';
-import { TakeAway, type FileForm } from './take-away';
+import { bevelGauge, camberTemplate, foldingSheet, gaugeBlock, type Pattern, restTemplate } from '@mellow-anvil/core/pattern';
+import { AbrasivesStore } from '../data/abrasives.store';
+import { GuidesStore } from '../data/guides.store';
+import { ChoiceField } from '../ui/choice-field';
+import { Figures } from '../ui/figures';
+import { LineField } from '../ui/line-field';
+import { QuantityField } from '../ui/quantity-field';
+import { PatternDrawing } from '../drawings/pattern-drawing';
+import { TakeAway, type FileForm } from '../ui/take-away';
 
 const KINDS: readonly { readonly value: PatternName; readonly label: string }[] = [
   { value: 'bevel-gauge', label: 'Bevel gauge' },

@@ -1,7 +1,7 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { Desk } from '../bench/desk';
+import { Desk } from '../data/desk';
 import { press, textOf } from '../testing/host';
 import { IRON, answer, page, playServer, stored } from '../testing/page';
 import { PuzzlePage } from './puzzle.page';

@@ -2,23 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import {
-  causeFacts,
-  type CauseName,
-  type Look,
-  LOOK_NAMES,
-  LOOKS,
-  nextLooks,
-  rankCauses,
-  type Seen,
-  type Symptom,
-  SYMPTOM_NAMES,
-  SYMPTOMS,
-} from '@mellow-anvil/core/advice';
+import { causeFacts, type CauseName, type Look, LOOK_NAMES, LOOKS, nextLooks, rankCauses, type Seen, type Symptom, SYMPTOM_NAMES, SYMPTOMS } from '@mellow-anvil/core/advice';
 import type { Condition } from '@mellow-anvil/core/blade';
-import { Desk } from '../bench/desk';
-import { ChoiceField } from '../shared/choice-field';
-import { ToolsStore } from '../tools/tools.store';
+import { Desk } from '../data/desk';
+import { ChoiceField } from '../ui/choice-field';
+import { ToolsStore } from '../data/tools.store';
 
 const SHOWN_CAUSES = 5;
 const SHOWN_LOOKS = 3;

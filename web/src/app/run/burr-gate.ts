@@ -3,7 +3,7 @@ import { Button } from 'primeng/button';
 import type { Edge } from '@mellow-anvil/core/blade';
 import type { Burr } from '@mellow-anvil/core/record';
 import { BURR_PLACES, type BurrFeel, burrOf } from '@mellow-anvil/core/run';
-import { EdgeFront } from './edge-front';
+import { EdgeFront } from '../drawings/edge-front';
 
 /** How a burr was felt. */
 export interface BurrFelt {

@@ -5,9 +5,9 @@ import type { Station } from '@mellow-anvil/core/plan';
 import type { RunPlan } from '@mellow-anvil/core/run';
 import { press, textOf, typeInto, until } from '../testing/host';
 import { IRON, answer, page, playServer, stone, stored } from '../testing/page';
-import { usualEdge } from '../tools/blade';
+import { usualEdge } from '../drawings/blade';
 import { RunPage } from './run.page';
-import { RunsStore } from './runs.store';
+import { RunsStore } from '../data/runs.store';
 
 const PLAN: RunPlan = {
   toolId: 'iron',

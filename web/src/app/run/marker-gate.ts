@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, input, output, signal } from '@angu
 import { Button } from 'primeng/button';
 import type { Edge } from '@mellow-anvil/core/blade';
 import type { ColourLeft } from '@mellow-anvil/core/run';
-import { EdgeFront } from './edge-front';
+import { EdgeFront } from '../drawings/edge-front';
 
 const SPOTS: readonly { readonly value: ColourLeft; readonly label: string }[] = [
   { value: 'left', label: 'left side' },

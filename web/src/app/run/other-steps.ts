@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { type PutIn, type Run, type Skip, SKIPS } from '@mellow-anvil/core/run';
-import type { Option } from '../shared/choice-field';
-import { ChoiceField } from '../shared/choice-field';
-import { QuantityField } from '../shared/quantity-field';
-import { SKIP_WORDS, STATION_TEXT } from './station-words';
+import type { Option } from '../ui/choice-field';
+import { ChoiceField } from '../ui/choice-field';
+import { QuantityField } from '../ui/quantity-field';
+import { SKIP_WORDS, STATION_TEXT } from '../words/station-words';
 
 const NOTED: readonly Exclude<PutIn['kind'], 'strokes'>[] = [
   'look',

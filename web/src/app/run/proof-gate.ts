@@ -12,11 +12,11 @@ import { Button } from 'primeng/button';
 import type { Subscription } from 'rxjs';
 import { newtonsOf, type Proof, type ProofTest } from '@mellow-anvil/core/record';
 import { edgeWord, forceWord, type ProofFigures } from '@mellow-anvil/core/run';
-import { Figures } from '../shared/figures';
-import { QuantityField } from '../shared/quantity-field';
-import { hasSerial } from '../shared/serial';
-import { serialForce, simulatedTester, type ForceSource } from './force-source';
-import { PROOF_WORDS } from './station-words';
+import { Figures } from '../ui/figures';
+import { QuantityField } from '../ui/quantity-field';
+import { hasSerial } from '../platform/serial';
+import { serialForce, simulatedTester, type ForceSource } from '../platform/force-source';
+import { PROOF_WORDS } from '../words/station-words';
 
 const BESIDE = {
   low: 'among this tool’s lowest',

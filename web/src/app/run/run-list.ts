@@ -3,7 +3,7 @@ import { Button } from 'primeng/button';
 import type { Tool } from '@mellow-anvil/core/blade';
 import type { Station } from '@mellow-anvil/core/plan';
 import type { Run } from '@mellow-anvil/core/run';
-import { stationName } from './station-words';
+import { stationName } from '../words/station-words';
 
 interface ListRow {
   readonly index: number;

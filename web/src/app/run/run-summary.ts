@@ -3,9 +3,9 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { edgeWord, type Run } from '@mellow-anvil/core/run';
-import { AbrasivesStore } from '../abrasives/abrasives.store';
-import { Figures } from '../shared/figures';
-import { outcomeWords } from '../life/entry-words';
+import { AbrasivesStore } from '../data/abrasives.store';
+import { Figures } from '../ui/figures';
+import { outcomeWords } from '../words/entry-words';
 
 /** What a finished run came to, and where it went. */
 @Component({

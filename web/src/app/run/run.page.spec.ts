@@ -4,7 +4,7 @@ import type { RunPlan } from '@mellow-anvil/core/run';
 import { press, textOf } from '../testing/host';
 import { IRON, answer, page, playServer, stone, stored } from '../testing/page';
 import { RunPage } from './run.page';
-import { RunsStore } from './runs.store';
+import { RunsStore } from '../data/runs.store';
 
 const PLAN: RunPlan = {
   toolId: 'iron',

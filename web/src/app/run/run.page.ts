@@ -20,20 +20,20 @@ import { CURVED_FAMILIES } from '@mellow-anvil/core/camber';
 import { GATES, purposeOf, type RunGrinding, type Station } from '@mellow-anvil/core/plan';
 import { forcesOf, laggingPlaces } from '@mellow-anvil/core/record';
 import { asPlanned, type Heat, ledBack, type PutIn, type RunFact } from '@mellow-anvil/core/run';
-import { Desk } from '../bench/desk';
-import { AbrasivesStore } from '../abrasives/abrasives.store';
-import { RecordsStore } from '../records/records.store';
-import { Figures } from '../shared/figures';
-import { ToolsStore } from '../tools/tools.store';
+import { Desk } from '../data/desk';
+import { AbrasivesStore } from '../data/abrasives.store';
+import { RecordsStore } from '../data/records.store';
+import { Figures } from '../ui/figures';
+import { ToolsStore } from '../data/tools.store';
 import { BurrGate, type BurrFelt } from './burr-gate';
 import { Cautions, FIRST_OF_ALL } from './cautions';
 import { ChoiceGate, HEAT_ANSWERS, POLISH_ANSWERS, SCRATCH_ANSWERS } from './choice-gate';
 import { NailGate } from './nail-gate';
 import { OtherSteps } from './other-steps';
 import { ProofGate } from './proof-gate';
-import { provedWords } from './proof-words';
+import { provedWords } from '../words/proof-words';
 import { RunSummaryCard } from './run-summary';
-import { RunsStore } from './runs.store';
+import { RunsStore } from '../data/runs.store';
 import {
   CARE_TITLES,
   DOUBLE_BURR_OFF,
@@ -43,12 +43,12 @@ import {
   TOLD,
   sideNamesOf,
   type StationText,
-} from './station-words';
+} from '../words/station-words';
 import { MarkerGate } from './marker-gate';
-import { StayAwake } from './stay-awake';
+import { StayAwake } from '../platform/stay-awake';
 import { RunList } from './run-list';
-import { StationDrawing } from './station-drawing';
-import type { SceneOf } from './scene-marks';
+import { StationDrawing } from '../drawings/station-drawing';
+import type { SceneOf } from '../drawings/scene-marks';
 import { StoneStation, stoneView } from './stone-station';
 
 /** At the bench: one step at a time over the whole screen, for wet hands at arm's length. */

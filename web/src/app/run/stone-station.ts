@@ -6,10 +6,10 @@ import type { Abrasive } from '@mellow-anvil/core/abrasive';
 import type { Tool } from '@mellow-anvil/core/blade';
 import { type Count, COUNTS, visitAt, visitsOf } from '@mellow-anvil/core/plan';
 import { type Run, strokesLeft } from '@mellow-anvil/core/run';
-import { FingerDrawing, placeName } from '../camber/finger-drawing';
-import type { Figures } from '../shared/figures';
-import { Beat } from './beat';
-import { COUNT_WORDS, feelFor, sideNamesOf } from './station-words';
+import { FingerDrawing, placeName } from '../drawings/finger-drawing';
+import type { Figures } from '../ui/figures';
+import { Beat } from '../platform/beat';
+import { COUNT_WORDS, feelFor, sideNamesOf } from '../words/station-words';
 
 /** A stone's step as the bench shows it. */
 export interface StoneView {

@@ -5,14 +5,14 @@ import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
 import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core/workshop';
-import { Backups } from '../backups/backups';
+import { Backups } from './backups';
 import { map } from 'rxjs';
-import { Notices } from '../shared/notices';
-import { Undo } from '../shared/undo.store';
-import { ThemeService, type Theme } from '../theme/theme.service';
-import { About } from './about';
-import { OpenFile } from './open-file';
-import { SettingsStore } from './settings.store';
+import { Notices } from '../platform/notices';
+import { Undo } from '../platform/undo.store';
+import { ThemeService, type Theme } from '../ui/theme/theme.service';
+import { About } from '../parts/about';
+import { OpenFile } from '../parts/open-file';
+import { SettingsStore } from '../data/settings.store';
 
 /** How figures are written, how it looks, and the workshop file in and out. */
 @Component({

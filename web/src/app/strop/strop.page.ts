@@ -15,16 +15,16 @@ import { kindFacts } from '@mellow-anvil/core/abrasive';
 import { formatDay } from '@mellow-anvil/core/base';
 import { type EdgeForm, familyFacts } from '@mellow-anvil/core/blade';
 import { ladderOf, type Session, STROP_EVERY_MIN, STROPS_BEFORE_HONING } from '@mellow-anvil/core/record';
-import { AbrasivesStore } from '../abrasives/abrasives.store';
-import { RecordsStore, type Records } from '../records/records.store';
-import { SessionsStore } from '../records/sessions.store';
-import { ChoiceField } from '../shared/choice-field';
-import { Figures } from '../shared/figures';
-import { Notices } from '../shared/notices';
-import { QuantityField } from '../shared/quantity-field';
-import { ToolsStore } from '../tools/tools.store';
+import { AbrasivesStore } from '../data/abrasives.store';
+import { RecordsStore, type Records } from '../data/records.store';
+import { SessionsStore } from '../data/sessions.store';
+import { ChoiceField } from '../ui/choice-field';
+import { Figures } from '../ui/figures';
+import { Notices } from '../platform/notices';
+import { QuantityField } from '../ui/quantity-field';
+import { ToolsStore } from '../data/tools.store';
 import { StropTimer } from './strop-timer';
-import { Stropping } from './stropping';
+import { Stropping } from '../data/stropping';
 
 /** The strop companion: a carving timer, the strop in one tap, when it has stopped helping, and the ladder of visits. */
 @Component({

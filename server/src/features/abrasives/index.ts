@@ -1,0 +1,2 @@
+export { abrasives } from './abrasives.js';
+export { cares } from './cares.js';

@@ -1,0 +1,1 @@
+export { Reckoner } from './reckoner.js';

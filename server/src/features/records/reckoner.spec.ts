@@ -1,0 +1,73 @@
+import { STILL_RECKONING } from '@mellow-anvil/contract';
+import { setTimeout as pause } from 'node:timers/promises';
+import { TOOLS, stone } from '../../testing/fixtures.js';
+import { openTestWorkshop, type TestWorkshop } from '../../testing/workshop.js';
+
+describe('the rack', () => {
+  let shop: TestWorkshop;
+  let toolId: string;
+  beforeEach(async () => {
+    shop = await openTestWorkshop();
+    toolId = (await shop.ask('POST', '/api/tools', TOOLS['bench-chisel'])).body.id;
+    await shop.ask('POST', '/api/abrasives', stone('W', '1000'));
+  });
+  afterEach(() => shop.close());
+  const isStillReckoned = async (): Promise<boolean> =>
+    (await shop.ask('GET', '/api/records?withinMs=1')).headers.get(STILL_RECKONING) === 'yes';
+  const used = (tool: string): Promise<unknown> =>
+    shop.ask('POST', '/api/sessions', {
+      toolId: tool,
+      kind: 'use',
+      startedAt: '2026-11-02T16:30:00.000Z',
+      use: { minutes: 30 },
+    });
+
+  it('shows a tool that something was stored of as it is now, however little time there is', async () => {
+    const before = (await shop.ask('GET', '/api/records')).body[toolId];
+    await used(toolId);
+    const first = await shop.ask('GET', '/api/records?withinMs=1');
+    expect(first.body[toolId]).not.toEqual(before);
+    expect(first.body[toolId]).toEqual((await shop.ask('GET', '/api/records')).body[toolId]);
+  });
+
+  it('says when what it shows is from before a stone was changed, and shows the change once it is reckoned', async () => {
+    const w = (await shop.ask('POST', '/api/abrasives', stone('Worn', '800'))).body;
+    await shop.ask('POST', '/api/sessions', {
+      toolId,
+      kind: 'honing',
+      startedAt: '2026-11-02T16:30:00.000Z',
+      steps: [{ abrasiveId: w.id, strokes: 20, minutes: 1 }],
+    });
+    const before = (await shop.ask('GET', '/api/records')).body[toolId];
+    await shop.ask('PUT', `/api/abrasives/${w.id}`, { ...stone('Worn', '800'), strokeMm: 90, version: 1 });
+    const first = await shop.ask('GET', '/api/records?withinMs=1');
+    // In a millisecond nothing is reckoned: it is the record from before, and says so.
+    expect(first.headers.get(STILL_RECKONING)).toBe('yes');
+    expect(first.body[toolId]).toEqual(before);
+    while (await isStillReckoned()) await pause(20);
+    expect((await shop.ask('GET', '/api/records?withinMs=1')).body[toolId]).not.toEqual(before);
+  });
+
+  it('waits for all where nothing is known yet, and is complete at once where nothing was stored', async () => {
+    expect(await isStillReckoned()).toBeFalse();
+    expect(await isStillReckoned()).toBeFalse();
+    // A setting changes nothing that is reckoned.
+    const { version } = (await shop.ask('GET', '/api/settings')).body;
+    await shop.ask('PUT', '/api/settings', { name: 'Shed', units: 'inch', decimalMark: 'comma', version });
+    expect(await isStillReckoned()).toBeFalse();
+  });
+
+  it('answers a life anew after an entry of its own, as it was after another’s', async () => {
+    const other = (await shop.ask('POST', '/api/tools', TOOLS.gouge)).body.id;
+    const life = async (): Promise<number> =>
+      (await shop.ask('GET', `/api/records/${toolId}`)).body.entries.length;
+    expect(await life()).toBe(0);
+    await used(other);
+    expect(await life()).toBe(0);
+    await used(toolId);
+    expect(await life()).toBe(1);
+    const [{ id }] = (await shop.ask('GET', '/api/undo')).body.undo;
+    await shop.ask('POST', '/api/undo/undo', { id });
+    expect(await life()).toBe(0);
+  });
+});

@@ -1,0 +1,47 @@
+import type { ToolLife } from '@mellow-anvil/contract';
+import type { StoneAtWork } from '@mellow-anvil/core/abrasive';
+import { edgeHistory, lifeOf, recordOf, toolRecord, type ToolRecord } from '@mellow-anvil/core/record';
+import type { Connection } from '../../storage/database.js';
+import { notFound } from '../../platform/problem.js';
+import { rowsNamed } from '../../storage/rows.js';
+import { tools } from '../tools/index.js';
+import type { Commands } from '../../storage/commands.js';
+import type { StonesService } from './stones.service.js';
+import type { Entries } from './entries.js';
+import { KeptByTool } from './kept-by-tool.js';
+
+/** What every tool's record comes to, reckoned by core at the rates the stones are known to cut at. */
+export class RecordsService {
+  private readonly records: KeptByTool<StoneAtWork, ToolRecord>;
+
+  constructor(
+    private readonly database: Connection,
+    private readonly entries: Entries,
+    changes: Pick<Commands, 'onStored'>,
+    private readonly bench: StonesService,
+  ) {
+    this.records = new KeptByTool(database, entries, changes, toolRecord);
+  }
+
+  /** By tool id, for those of some tools that are on the rack. */
+  async all(toolIds: readonly string[]): Promise<Record<string, ToolRecord>> {
+    return Object.fromEntries(await this.records.of(await this.bench.everAtWork(), toolIds));
+  }
+
+  /** @throws HttpProblem 404 */
+  async of(toolId: string): Promise<ToolRecord> {
+    const record = (await this.records.of(await this.bench.everAtWork(), [toolId])).get(toolId);
+    if (!record) throw notFound('This tool');
+    return record;
+  }
+
+  /** @throws HttpProblem 404 */
+  async lifeOf(toolId: string): Promise<ToolLife> {
+    const [row] = await rowsNamed(this.database, tools, 'id', [toolId]);
+    if (!row) throw notFound('This tool');
+    const tool = tools.fromRow(row);
+    const entries = (await this.entries.of([toolId])).get(toolId) ?? [];
+    const history = edgeHistory(tool, entries, await this.bench.everAtWork());
+    return { record: recordOf(tool, history), entries: lifeOf(history) };
+  }
+}

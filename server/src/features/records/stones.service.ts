@@ -1,0 +1,157 @@
+import type { StoneAnswer, StonesAnswer } from '@mellow-anvil/contract';
+import {
+  type Abrasive,
+  inOrder,
+  type OwnedAbrasive,
+  type SizedAbrasive,
+  type StoneAtWork,
+  type StoneRecord,
+  stonesAtWork,
+  type StonesRecord,
+} from '@mellow-anvil/core/abrasive';
+import type { Tool } from '@mellow-anvil/core/blade';
+import {
+  edgeHistory,
+  type RateReading,
+  rateReadings,
+  readingsNow,
+  type RecordedSession,
+  stonesRecord,
+  type UseOfStone,
+  usesOfStones,
+} from '@mellow-anvil/core/record';
+import { abrasives } from '../abrasives/index.js';
+import { cares } from '../abrasives/index.js';
+import type { Connection } from '../../storage/database.js';
+import { notFound } from '../../platform/problem.js';
+import { rowsOf } from '../../storage/rows.js';
+import { toStored } from '../../storage/store.js';
+import type { Commands } from '../../storage/commands.js';
+import type { Entries } from './entries.js';
+import { KeptByTool } from './kept-by-tool.js';
+
+/** Kinds that how the stones stand rests on. */
+export const RESTED_ON: ReadonlySet<string> = new Set(['tools', 'sessions', 'abrasives', 'cares']);
+
+interface Reckoned {
+  readonly record: StonesRecord;
+  readonly readings: readonly RateReading[];
+}
+
+interface ToolsPart {
+  readonly uses: readonly UseOfStone[];
+  readonly readings: readonly RateReading[];
+}
+
+/**
+ * How every abrasive stands, reckoned by core from all that was done on it and for it, and kept until
+ * something it rests on is stored. Rates are read against those assumed, so that what was learned never
+ * teaches itself.
+ */
+export class StonesService {
+  private readonly parts: KeptByTool<SizedAbrasive, ToolsPart>;
+  private reckoned: Promise<Reckoned> | undefined;
+  /** What was reckoned last, which stands as long as its tools say the same of the same stones. */
+  private last: (Reckoned & { readonly parts: readonly ToolsPart[] }) | undefined;
+  /** Rises with every stone and care stored. */
+  private stones = 0;
+
+  constructor(
+    private readonly database: Connection,
+    entries: Entries,
+    changes: Pick<Commands, 'onStored'>,
+  ) {
+    this.parts = new KeptByTool(database, entries, changes, partOf);
+    changes.onStored((stored) => {
+      if (!stored.some(({ kind }) => RESTED_ON.has(kind))) return;
+      this.reckoned = undefined;
+      if (!stored.some(({ kind }) => kind === 'abrasives' || kind === 'cares')) return;
+      this.stones += 1;
+      this.last = undefined;
+    });
+  }
+
+  /** Reckons what some tools say of the stones, ahead of being asked for it. */
+  async makeReady(toolIds: readonly string[]): Promise<void> {
+    await this.parts.of(inOrder(await this.everOwned()), toolIds);
+  }
+
+  async record(): Promise<StonesRecord> {
+    return (await this.now()).record;
+  }
+
+  async all(): Promise<StonesAnswer> {
+    const gone = await rowsOf(this.database, abrasives, '"deletedAt" IS NOT NULL');
+    return {
+      stones: await this.record(),
+      gone: gone.map((row) => ({ id: row.id, name: abrasives.fromRow(row).name })),
+    };
+  }
+
+  /** @throws HttpProblem 404 */
+  async one(id: string): Promise<StoneAnswer> {
+    const [row] = await rowsOf(this.database, abrasives, '"deletedAt" IS NULL AND id = $id', { id });
+    if (!row) throw notFound('This abrasive');
+    const { record, readings } = await this.now();
+    const cared = await rowsOf(this.database, cares, '"deletedAt" IS NULL AND "abrasiveId" = $id', { id });
+    return {
+      ...(record[id] as StoneRecord),
+      readings: readingsNow(
+        abrasives.fromRow(row),
+        readings.filter(({ abrasiveId }) => abrasiveId === id),
+      ),
+      cares: cared.map((each) => toStored(cares, each)).sort((a, b) => (a.at < b.at ? 1 : -1)),
+    };
+  }
+
+  /** Every abrasive there ever was at the rate it is known to cut at: removed ones too, for what was honed on them stays honed. */
+  async everAtWork(): Promise<readonly StoneAtWork[]> {
+    return stonesAtWork(await this.everOwned(), await this.record());
+  }
+
+  private now(): Promise<Reckoned> {
+    const reckoning = (this.reckoned ??= this.reckon());
+    // A failed reading is not kept for the next to find.
+    reckoning.catch(() => {
+      if (this.reckoned === reckoning) this.reckoned = undefined;
+    });
+    return reckoning;
+  }
+
+  private async reckon(): Promise<Reckoned> {
+    const { stones } = this;
+    const bench = inOrder(await this.everOwned());
+    const parts = [...(await this.parts.of(bench)).values()];
+    if (this.last && sameList(this.last.parts, parts)) return this.last;
+    const cared = await rowsOf(this.database, cares, '"deletedAt" IS NULL');
+    const readings = parts.flatMap((part) => part.readings);
+    const record = stonesRecord(
+      bench,
+      parts.flatMap((part) => part.uses),
+      cared.map((row) => cares.fromRow(row)),
+      readings,
+    );
+    if (stones === this.stones) this.last = { record, readings, parts };
+    return { record, readings };
+  }
+
+  private async everOwned(): Promise<OwnedAbrasive[]> {
+    const rows = await rowsOf(this.database, abrasives, '1');
+    return rows.map((row) => ({ ...(abrasives.fromRow(row) as Abrasive), id: row.id }));
+  }
+}
+
+function partOf(
+  tool: Tool,
+  entries: readonly RecordedSession[],
+  stones: readonly SizedAbrasive[],
+): ToolsPart {
+  const bench = new Map(stones.map((stone) => [stone.id, stone]));
+  // Only a flat-backed edge’s steel is known well enough to read a stone’s rate from it.
+  const readings =
+    tool.edge.form === 'single-bevel' ? rateReadings(tool, edgeHistory(tool, entries, stones), bench) : [];
+  return { uses: usesOfStones(tool, entries, bench), readings };
+}
+
+const sameList = (one: readonly unknown[], other: readonly unknown[]): boolean =>
+  one.length === other.length && one.every((each, i) => each === other[i]);

@@ -1,0 +1,1 @@
+export { sessions } from './sessions.js';

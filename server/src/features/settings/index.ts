@@ -1,0 +1,1 @@
+export { SETTINGS_ID, readSettings, settings, settingsRow } from './settings.js';

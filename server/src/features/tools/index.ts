@@ -1,0 +1,1 @@
+export { tools } from './tools.js';

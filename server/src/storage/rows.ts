@@ -1,0 +1,49 @@
+import { QueryTypes } from 'sequelize';
+import type { Connection } from './database.js';
+import type { Kind, Row } from './kind.js';
+
+/** Rows of a kind as they lie in its table. `where` is SQL of ours; what people typed is bound. */
+export function rowsOf<T>(
+  { sequelize }: Connection,
+  kind: Kind<T>,
+  where: string,
+  bind: Readonly<Record<string, string>> = {},
+): Promise<Row[]> {
+  return sequelize.query<Row>(`SELECT * FROM "${kind.name}" WHERE ${where}`, {
+    type: QueryTypes.SELECT,
+    bind,
+  });
+}
+
+/** Values in one question; more, and every row is read. */
+const MOST_NAMED = 100;
+
+/** The live rows of a kind whose column, of ours, holds one of some values. */
+export async function rowsNamed<T>(
+  database: Connection,
+  kind: Kind<T>,
+  column: string,
+  values: readonly string[],
+): Promise<Row[]> {
+  if (values.length === 0) return [];
+  if (values.length > MOST_NAMED) {
+    const wanted = new Set<unknown>(values);
+    return (await rowsOf(database, kind, '"deletedAt" IS NULL')).filter((row) => wanted.has(row[column]));
+  }
+  const places = values.map((_, i) => `$value${i}`).join();
+  return rowsOf(
+    database,
+    kind,
+    `"deletedAt" IS NULL AND "${column}" IN (${places})`,
+    Object.fromEntries(values.map((value, i) => [`value${i}`, value])),
+  );
+}
+
+/** The ids of everything of a kind that is there. */
+export async function idsOf<T>({ sequelize }: Connection, kind: Kind<T>): Promise<readonly string[]> {
+  const found = await sequelize.query<{ id: string }>(
+    `SELECT id FROM "${kind.name}" WHERE "deletedAt" IS NULL ORDER BY id`,
+    { type: QueryTypes.SELECT },
+  );
+  return found.map(({ id }) => id);
+}

@@ -1,0 +1,67 @@
+import { HttpClient, type HttpResponse } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import {
+  EMPTY,
+  catchError,
+  expand,
+  map,
+  shareReplay,
+  startWith,
+  switchMap,
+  timer,
+  type Observable,
+} from 'rxjs';
+import type { STILL_RECKONING as Header, Stored } from '@mellow-anvil/contract';
+import type { LifeEntry, Session, ToolRecord } from '@mellow-anvil/core/record';
+import { Undo } from '../platform/undo.store';
+
+export type Records = Readonly<Record<string, ToolRecord>>;
+export type Entry = LifeEntry<Stored<Session>>;
+
+export interface Life {
+  readonly record: ToolRecord;
+  readonly entries: readonly Entry[];
+}
+
+/** How long the rack waits for what is being reckoned, and when it asks again for the rest. */
+const WAIT_MS = 400;
+const ASK_AGAIN_MS = 1000;
+/** The contract's word for an answer that is not complete; a header, so that it is not loaded for it. */
+const STILL_RECKONING: typeof Header = 'X-Still-Reckoning';
+
+/** What the tools' records come to, as the server reckons it; asked again after every change. */
+@Injectable({ providedIn: 'root' })
+export class RecordsStore {
+  private readonly http = inject(HttpClient);
+  private readonly undo = inject(Undo);
+
+  /** By tool id, once they are known. Stay as they were while the server does not answer. */
+  readonly known$: Observable<Records> = this.afterEveryChange(() =>
+    this.rack().pipe(
+      expand((answer) =>
+        answer.headers.has(STILL_RECKONING) ? timer(ASK_AGAIN_MS).pipe(switchMap(() => this.rack())) : EMPTY,
+      ),
+      map(({ body }) => body ?? {}),
+    ),
+  ).pipe(shareReplay({ bufferSize: 1, refCount: true }));
+
+  /** The same, and nothing until then. */
+  readonly records$: Observable<Records> = this.known$.pipe(startWith({}));
+
+  /** Within the time nobody minds, what is known by then. */
+  private rack(): Observable<HttpResponse<Records>> {
+    return this.http.get<Records>('/api/records', { params: { withinMs: WAIT_MS }, observe: 'response' });
+  }
+
+  /** One tool's record with every entry of it, oldest first. */
+  life(toolId: string): Observable<Life> {
+    return this.afterEveryChange(() => this.http.get<Life>(`/api/records/${encodeURIComponent(toolId)}`));
+  }
+
+  private afterEveryChange<T>(ask: () => Observable<T>): Observable<T> {
+    return this.undo.changed$.pipe(
+      startWith(undefined),
+      switchMap(() => ask().pipe(catchError(() => EMPTY))),
+    );
+  }
+}

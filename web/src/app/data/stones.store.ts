@@ -1,0 +1,59 @@
+import { HttpClient } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import { EMPTY, catchError, map, shareReplay, startWith, switchMap, tap, type Observable } from 'rxjs';
+import type { Stored } from '@mellow-anvil/contract';
+import type { StonesRecord, Care, StoneRecord } from '@mellow-anvil/core/abrasive';
+import type { RateReading } from '@mellow-anvil/core/record';
+import { Undo } from '../platform/undo.store';
+
+interface Bench {
+  readonly stones: StonesRecord;
+  readonly gone: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** One stone's record whole. */
+export interface StoneLife extends StoneRecord {
+  readonly readings: readonly RateReading[];
+  readonly cares: readonly Stored<Care>[];
+}
+
+const NOTHING: Bench = { stones: {}, gone: [] };
+
+/** How the stones stand, as the server reckons it from everything done on them and for them; and that care itself. */
+@Injectable({ providedIn: 'root' })
+export class BenchStore {
+  private readonly http = inject(HttpClient);
+  private readonly undo = inject(Undo);
+
+  private readonly bench$ = this.afterEveryChange(() => this.http.get<Bench>('/api/stones')).pipe(
+    startWith(NOTHING),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+  /** By abrasive id; nothing until the first answer. */
+  readonly record$: Observable<StonesRecord> = this.bench$.pipe(map(({ stones }) => stones));
+  /** Names of abrasives off the bench that the record may name. */
+  readonly gone$ = this.bench$.pipe(map(({ gone }) => gone));
+
+  /** One stone's readings and care. */
+  life(id: string): Observable<StoneLife> {
+    return this.afterEveryChange(() => this.http.get<StoneLife>(`/api/stones/${encodeURIComponent(id)}`));
+  }
+
+  /** Puts care of a stone on record. */
+  note(care: Care): Observable<Stored<Care>> {
+    return this.http.post<Stored<Care>>('/api/cares', care).pipe(tap({ next: () => this.undo.refresh() }));
+  }
+
+  takeBack({ id, version }: Stored<Care>): Observable<void> {
+    return this.http
+      .delete<void>(`/api/cares/${id}`, { params: { version } })
+      .pipe(tap({ next: () => this.undo.refresh() }));
+  }
+
+  private afterEveryChange<T>(ask: () => Observable<T>): Observable<T> {
+    return this.undo.changed$.pipe(
+      startWith(undefined),
+      switchMap(() => ask().pipe(catchError(() => EMPTY))),
+    );
+  }
+}

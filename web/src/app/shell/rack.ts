@@ -1,0 +1,339 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { Button, ButtonDirective } from 'primeng/button';
+import { Dialog } from 'primeng/dialog';
+import { PlusIcon } from 'primeng/icons/plus';
+import { InputText } from 'primeng/inputtext';
+import { Select } from 'primeng/select';
+import type { Stored } from '@mellow-anvil/contract';
+import { FAMILIES, type Family, FAMILY_NAMES, familyFacts, RACK_STATES, type RackState, type Tool } from '@mellow-anvil/core/blade';
+import { asItStands, proposedUse, readiness, type Readiness, type Session } from '@mellow-anvil/core/record';
+import { RecordsStore, type Records } from '../data/records.store';
+import { SessionsStore } from '../data/sessions.store';
+import { StateMark } from '../drawings/state-mark';
+import { STATE_WORDS } from '../words/state-words';
+import { Figures } from '../ui/figures';
+import { Notices } from '../platform/notices';
+import { Stropping } from '../data/stropping';
+import { UsePanel } from './use-panel';
+import { edgeWords } from '../drawings/blade';
+import { EdgeGlyph } from '../drawings/edge-glyph';
+import { ToolsStore } from '../data/tools.store';
+
+const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
+
+/** The tools by need, each with its edge to scale and what it asks for; sets stand together. */
+@Component({
+  selector: 'ma-rack',
+  imports: [
+    Button,
+    ButtonDirective,
+    Dialog,
+    PlusIcon,
+    EdgeGlyph,
+    FormsModule,
+    InputText,
+    RouterLink,
+    Select,
+    StateMark,
+    UsePanel,
+  ],
+  template: `
+    <div class="find">
+      <input
+        pInputText
+        type="search"
+        placeholder="Find a tool"
+        aria-label="Find a tool"
+        [ngModel]="text()"
+        (ngModelChange)="text.set($event)"
+      />
+      @if (states().length > 1) {
+        <p-select
+          ariaLabel="State"
+          [options]="states()"
+          optionLabel="label"
+          optionValue="value"
+          placeholder="Every state"
+          [showClear]="true"
+          [ngModel]="state()"
+          (ngModelChange)="state.set($event)"
+        />
+      }
+      @if (families().length > 1) {
+        <p-select
+          ariaLabel="Family"
+          [options]="families()"
+          optionLabel="label"
+          optionValue="value"
+          placeholder="Every family"
+          [showClear]="true"
+          [ngModel]="family()"
+          (ngModelChange)="family.set($event)"
+        />
+      }
+    </div>
+    <nav aria-label="Rack">
+      @for (group of groups(); track group.name) {
+        <h2>{{ group.name }}</h2>
+        <ul>
+          @for (tool of group.tools; track tool.id) {
+            <li [class.held]="tool.id === held()">
+              <a
+                [routerLink]="['/tools', tool.id, side()]"
+                [attr.aria-current]="tool.id === held() ? 'true' : null"
+                (click)="chosen.emit()"
+              >
+                <ma-edge-glyph [edge]="tool.edge" />
+                <span>
+                  <b>{{ tool.name }}</b>
+                  @if (tool.ready; as ready) {
+                    <small class="need">
+                      <ma-state-mark [state]="ready.state" />
+                      {{ ready.why }}
+                    </small>
+                  } @else {
+                    <small>{{ words(tool) }}</small>
+                  }
+                </span>
+              </a>
+              <p-button
+                label="Used it"
+                [ariaLabel]="'Used it: ' + tool.name"
+                severity="secondary"
+                [outlined]="true"
+                size="small"
+                styleClass="used"
+                (onClick)="use(tool)"
+              />
+              @if (tool.ready?.state === 'strop') {
+                <p-button
+                  label="Stropped"
+                  [ariaLabel]="'Stropped: ' + tool.name"
+                  size="small"
+                  styleClass="used"
+                  class="stropped"
+                  (onClick)="strop(tool)"
+                />
+              }
+            </li>
+          }
+        </ul>
+      } @empty {
+        <p class="muted none">
+          {{ text() || family() || state() ? 'Nothing on the rack is like that.' : 'The rack is empty.' }}
+        </p>
+      }
+    </nav>
+    <p-dialog
+      [header]="usedName()"
+      [modal]="true"
+      [draggable]="false"
+      [dismissableMask]="true"
+      position="left"
+      closeAriaLabel="Leave it as it is"
+      [visible]="!!usedNow()"
+      (visibleChange)="usedNow.set(undefined)"
+    >
+      @if (usedNow(); as used) {
+        <ma-use-panel [toolName]="usedName()" [stored]="used" (left)="usedNow.set(undefined)" />
+      }
+    </p-dialog>
+    <a pButton severity="secondary" [outlined]="true" routerLink="/tools/new" (click)="chosen.emit()">
+      <svg data-p-icon="plus" aria-hidden="true"></svg>
+      Add a tool
+    </a>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-rows: auto 1fr auto;
+      gap: 0.6rem;
+      padding: 0.8rem 0.7rem;
+      min-height: 0;
+      background: var(--panel);
+    }
+    .find {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+      gap: 0.5rem;
+    }
+    .find input {
+      grid-column: 1 / -1;
+      width: 100%;
+      min-height: 44px;
+    }
+    nav {
+      overflow-y: auto;
+      min-height: 0;
+    }
+    h2 {
+      font-size: 0.95rem;
+      color: var(--leather);
+      padding: 0.6rem 0.3rem 0.2rem;
+    }
+    ul {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    li {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto;
+      align-items: start;
+      border-left: 5px solid transparent;
+      border-radius: 0 var(--radius) var(--radius) 0;
+      padding: 0.3rem 0.4rem 0.4rem 0;
+    }
+    li:hover {
+      background: var(--raised);
+    }
+    li.held {
+      background: var(--raised);
+      border-left-color: var(--accent);
+    }
+    nav a {
+      display: grid;
+      grid-template-columns: 54px 1fr;
+      gap: 0.7rem;
+      align-items: start;
+      padding: 0 0.4rem;
+      min-height: 48px;
+      color: inherit;
+      text-decoration: none;
+    }
+    nav a > span {
+      display: grid;
+      line-height: 1.2;
+    }
+    :host ::ng-deep .used {
+      min-height: 44px;
+    }
+    .stropped {
+      grid-column: 2;
+    }
+    .need ma-state-mark {
+      vertical-align: bottom;
+      margin-right: 0.2rem;
+      color: var(--ink);
+    }
+    small {
+      color: var(--muted);
+      font-size: 0.88rem;
+    }
+    .none {
+      padding: 1rem 0.4rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Rack {
+  /** Id of the tool in the vise. */
+  readonly held = input<string>();
+  /** The side of the vise a picked tool opens at. */
+  readonly side = input('edge');
+  readonly chosen = output<void>();
+
+  private readonly figures = inject(Figures);
+  private readonly sessions = inject(SessionsStore);
+  private readonly notices = inject(Notices);
+  private readonly stropping = inject(Stropping);
+  private readonly records = toSignal(inject(RecordsStore).records$, { initialValue: {} as Records });
+  private readonly stored = toSignal(inject(ToolsStore).items$, { initialValue: [] });
+  protected readonly text = signal('');
+  protected readonly family = signal<Family | null>(null);
+  protected readonly state = signal<RackState | null>(null);
+  /** The spell of use put down just now, open to be put right. */
+  protected readonly usedNow = signal<Stored<Session> | undefined>(undefined);
+
+  protected readonly usedName = computed(
+    () => this.stored().find(({ id }) => id === this.usedNow()?.toolId)?.name ?? '',
+  );
+
+  /** The tools as their records have them, each with what it asks for. */
+  private readonly tools = computed(() =>
+    this.stored().map((tool): Stored<Tool> & { readonly ready?: Readiness } => {
+      const record = this.records()[tool.id];
+      return record
+        ? { ...tool, ...asItStands(tool, record.state), ready: readiness(tool, record, this.figures.hand()) }
+        : tool;
+    }),
+  );
+
+  protected readonly families = computed(() => {
+    const present = new Set(this.tools().map(({ family }) => family));
+    return FAMILY_NAMES.filter((name) => present.has(name)).map((value) => ({
+      value,
+      label: FAMILIES[value].label,
+    }));
+  });
+
+  protected readonly states = computed(() => {
+    const present = new Set(this.tools().map(({ ready }) => ready?.state));
+    return RACK_STATES.filter((state) => present.has(state)).map((value) => ({
+      value,
+      label: STATE_WORDS[value],
+    }));
+  });
+
+  protected readonly groups = computed(() => {
+    const wanted = this.text().trim().toLowerCase();
+    const [family, state] = [this.family(), this.state()];
+    const found = this.tools()
+      .filter((tool) => !family || tool.family === family)
+      .filter(({ ready }) => !state || ready?.state === state)
+      .filter(({ name, setName = '', notes = '' }) =>
+        `${name} ${setName} ${notes}`.toLowerCase().includes(wanted),
+      );
+    const groups = new Map<string, typeof found>();
+    const inOrder = [...found].sort(
+      (a, b) =>
+        needOf(b) - needOf(a) ||
+        (FAMILY_ORDER.get(a.family) ?? 0) - (FAMILY_ORDER.get(b.family) ?? 0) ||
+        a.name.localeCompare(b.name, undefined, { numeric: true }),
+    );
+    for (const tool of inOrder) {
+      const name = tool.setName ?? GROUPS[FAMILIES[tool.family].form] ?? 'Others';
+      groups.set(name, [...(groups.get(name) ?? []), tool]);
+    }
+    return [...groups].map(([name, tools]) => ({ name, tools }));
+  });
+
+  /** One tap: as it was used last, and open to be put right. */
+  protected use(tool: Stored<Tool>): void {
+    const last = this.records()[tool.id]?.lastUse;
+    const use = proposedUse(tool.id, familyFacts(tool.family).usedIn, last, new Date().toISOString());
+    this.sessions.create(use).subscribe({
+      next: (stored) => this.usedNow.set(stored),
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+
+  /** One tap: stropped just now. */
+  protected strop(tool: Stored<Tool>): void {
+    this.stropping.stropped(tool).subscribe({
+      next: () => this.notices.done(`${tool.name} is stropped; it is in the record.`),
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+
+  protected words(tool: Parameters<typeof edgeWords>[0]): string {
+    return edgeWords(tool, (mm) => this.figures.length(mm, 1));
+  }
+}
+
+const needOf = ({ ready }: { readonly ready?: Readiness }): number =>
+  ready ? RACK_STATES.indexOf(ready.state) : 0;
+
+const GROUPS: Readonly<Record<string, string>> = {
+  'single-bevel': 'Chisels and irons',
+  'double-bevel': 'Carving tools',
+  gouge: 'Carving tools',
+  v: 'Carving tools',
+  knife: 'Knives',
+  hook: 'Knives',
+  'knife-set': 'Machine knives',
+  scraping: 'Scraping knives',
+};

@@ -1,0 +1,333 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  ElementRef,
+  afterNextRender,
+  computed,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { Select } from 'primeng/select';
+import { type StonesRecord, kindFacts, servesShape, standsIn } from '@mellow-anvil/core/abrasive';
+import { shapeOfEdge } from '@mellow-anvil/core/blade';
+import { Desk } from '../data/desk';
+import { Figures } from '../ui/figures';
+import { AbrasivesStore } from '../data/abrasives.store';
+import { BenchStore } from '../data/stones.store';
+import { stateWord } from '../words/care-words';
+import { ChosenSet } from '../data/chosen-set';
+import { railPlaces, railScale } from './rail-layout';
+import { StoneGlyph } from '../drawings/stone-glyph';
+
+const SPACING = 100;
+const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
+
+/** The bench set along a logarithmic scale of microns; a plan lights its stones. */
+@Component({
+  selector: 'ma-rail',
+  imports: [FormsModule, RouterLink, Select, StoneGlyph],
+  template: `
+    @if (all().length > 0) {
+      <div class="head">
+        @if (sets().length > 1) {
+          <p-select
+            [ariaLabel]="tool() ? 'The stones this tool is sharpened on' : 'The set on the rail'"
+            size="small"
+            appendTo="body"
+            [options]="sets()"
+            optionLabel="label"
+            optionValue="value"
+            [ngModel]="set() ?? ''"
+            (ngModelChange)="choose($event)"
+          />
+        }
+        <a routerLink="/stones" [class.due]="wanting().due">{{ wanting().words }}</a>
+      </div>
+    }
+    <section aria-label="Rail: the bench set, coarse to fine" tabindex="0">
+      @if (all().length === 0) {
+        <p class="empty muted">
+          The rail is empty.
+          <a routerLink="/stones/new">Put a stone on it</a>
+        </p>
+      } @else {
+        <div class="track" [style.width.px]="layout().width">
+          <svg class="scale" [attr.width]="layout().width" height="100%" aria-hidden="true">
+            @for (stone of stones(); track stone.id) {
+              <path class="lead" [class.lit]="stone.strokes" [attr.d]="stone.lead" />
+            }
+            @for (tick of layout().ticks; track tick.um) {
+              <path class="tick" [attr.d]="'M' + tick.x + ' 122v8'" />
+              <text [attr.x]="tick.x" y="143" text-anchor="middle">{{ tick.um }}</text>
+            }
+            <path class="axis" [attr.d]="'M0 122H' + layout().width" />
+          </svg>
+          @for (stone of stones(); track stone.id) {
+            <button
+              type="button"
+              class="stone"
+              [class.lit]="stone.strokes"
+              [class.aside]="stone.aside"
+              [style.left.px]="stone.left"
+              [attr.aria-pressed]="planning() && stone.serves ? !stone.aside : null"
+              [attr.aria-label]="stone.words"
+              [title]="stone.words"
+              (click)="press(stone.id, stone.serves)"
+            >
+              <ma-stone-glyph [kind]="stone.kind" [lubricant]="stone.lubricant" />
+              <span class="name">{{ stone.name }}</span>
+              <span class="says">
+                @if (stone.strokes) {
+                  @if (stone.due) {
+                    <svg class="due" viewBox="0 0 10 10" aria-hidden="true"><path d="M5 0L10 9H0Z" /></svg>
+                  }
+                  <b>{{ stone.strokes }}</b>
+                  strokes
+                } @else if (stone.aside) {
+                  laid aside
+                } @else if (stone.due) {
+                  <span class="due">
+                    <svg viewBox="0 0 10 10" aria-hidden="true"><path d="M5 0L10 9H0Z" /></svg>
+                    {{ stone.state }}
+                  </span>
+                } @else {
+                  {{ figures.number(stone.sizeUm, 1) }} µm{{ stone.state === 'flat' ? ' · flat' : '' }}
+                }
+              </span>
+            </button>
+          }
+        </div>
+      }
+    </section>
+  `,
+  styles: `
+    :host {
+      display: flex;
+      background: var(--panel);
+      border-top: 3px solid var(--leather);
+    }
+    section {
+      flex: 1;
+      min-width: 0;
+      height: 152px;
+      overflow-x: auto;
+      overflow-y: hidden;
+    }
+    .empty {
+      padding: 2.5rem 1.5rem;
+    }
+    .track {
+      position: relative;
+      height: 100%;
+      min-width: 100%;
+    }
+    .scale {
+      position: absolute;
+      inset: 0;
+    }
+    .axis,
+    .tick,
+    .lead {
+      stroke: var(--muted);
+      fill: none;
+    }
+    .lead {
+      stroke-dasharray: 2 3;
+    }
+    .lead.lit {
+      stroke: var(--accent);
+      stroke-dasharray: none;
+      stroke-width: 2;
+    }
+    .scale text {
+      fill: var(--muted);
+      font-size: 13px;
+    }
+    .head {
+      display: grid;
+      align-content: start;
+      gap: 0.3rem;
+      padding: 0.5rem 0.6rem;
+      flex: 0 0 13rem;
+      box-sizing: border-box;
+      grid-template-columns: minmax(0, 1fr);
+      border-right: 1px solid var(--line);
+      font-size: 0.9rem;
+    }
+    .head p-select {
+      width: 100%;
+      min-height: 44px;
+      align-items: center;
+    }
+    .due {
+      font-weight: 700;
+      color: var(--danger);
+    }
+    .due svg,
+    svg.due {
+      width: 10px;
+      height: 10px;
+      fill: currentColor;
+    }
+    .stone {
+      position: absolute;
+      top: 4px;
+      width: 88px;
+      margin-left: -44px;
+      height: 100px;
+      display: grid;
+      justify-items: center;
+      align-content: start;
+      gap: 1px;
+      padding: 4px 2px;
+      border: 2px solid transparent;
+      border-radius: var(--radius);
+      background: none;
+      color: var(--ink);
+      font: inherit;
+      font-size: 0.85rem;
+      line-height: 1.1;
+      cursor: pointer;
+    }
+    .stone:hover {
+      border-color: var(--line);
+    }
+    .stone.lit {
+      width: 98px;
+      margin-left: -49px;
+      background: var(--raised);
+      border-color: var(--accent);
+    }
+    .name {
+      max-width: 100%;
+      display: -webkit-box;
+      -webkit-line-clamp: 2;
+      -webkit-box-orient: vertical;
+      overflow: hidden;
+      overflow-wrap: anywhere;
+    }
+    .says {
+      color: var(--muted);
+      font-size: 0.8rem;
+    }
+    .lit .says {
+      white-space: nowrap;
+      color: var(--accent);
+      font-size: 0.95rem;
+    }
+    .lit .says b {
+      font-size: 1.15rem;
+    }
+    .aside .name {
+      text-decoration: line-through;
+    }
+    /* On a narrow screen the rail folds to a strip: drawing, name and strokes, without the scale. */
+    @media (max-width: 40rem) {
+      .head {
+        display: none;
+      }
+      section {
+        height: 88px;
+      }
+      .scale {
+        display: none;
+      }
+      .stone {
+        height: 80px;
+        top: 0;
+      }
+      .name {
+        -webkit-line-clamp: 1;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Rail {
+  /** Whether the plan is in view: then stones are lit, and a tap lays one aside. */
+  readonly planning = input(false);
+
+  protected readonly figures = inject(Figures);
+  private readonly desk = inject(Desk);
+  private readonly router = inject(Router);
+  private readonly store = inject(AbrasivesStore);
+  protected readonly all = toSignal(this.store.inOrder$, { initialValue: [] });
+  private readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as StonesRecord });
+  protected readonly tool = toSignal(this.desk.tool$);
+  protected readonly set = toSignal(this.desk.set$);
+  protected readonly sets = toSignal(inject(ChosenSet).options$, { initialValue: [] });
+  private readonly abrasives = computed(() => this.all().filter((stone) => standsIn(stone, this.set())));
+  private readonly answer = toSignal(this.desk.answer$);
+  private readonly room = signal(1280);
+
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      const rail = host.querySelector('section') ?? host;
+      const observer = new ResizeObserver(() => this.room.set(rail.clientWidth || 1280));
+      observer.observe(rail);
+      destroyed.onDestroy(() => observer.disconnect());
+    });
+  }
+
+  protected readonly layout = computed(() => {
+    const sizes = this.abrasives().map(({ sizeUm }) => sizeUm);
+    const width = Math.max(this.room(), sizes.length * SPACING);
+    const at = railScale(sizes, width, SPACING / 2);
+    const ticks = TICKS.map((um) => ({ um, x: at(um) })).filter(({ x }) => x > 10 && x < width - 10);
+    return { width, ticks, places: railPlaces(sizes, width, SPACING) };
+  });
+
+  protected readonly stones = computed(() => {
+    const answer = this.planning() ? this.answer() : undefined;
+    const { steps: honed = [], strop, bareStrop } = answer?.plan ?? {};
+    const used = [...honed, strop, bareStrop].filter((step) => step !== undefined);
+    const steps = new Map(used.map((step) => [step.id, step.strokes]));
+    const edge = this.tool()?.edge;
+    const aside = new Set(answer?.request.laidAside);
+    const { places } = this.layout();
+    return this.abrasives().map((stone, i) => {
+      const { left = 0, scaleAt = 0 } = places[i] ?? {};
+      const strokes = steps.get(stone.id);
+      const laid = aside.has(stone.id);
+      const { label } = kindFacts(stone.kind);
+      const care = this.record()[stone.id]?.care;
+      const state = stateWord(stone, care);
+      const use = strokes ? `, ${strokes} strokes in this plan` : laid ? ', laid aside' : '';
+      return {
+        ...stone,
+        left,
+        strokes,
+        // What this edge may be honed or stropped on can be laid aside.
+        serves: edge !== undefined && servesShape(stone, shapeOfEdge(edge)),
+        state,
+        due: care?.due !== undefined,
+        aside: laid,
+        lead: `M${left} 104L${scaleAt} 122`,
+        words: `${stone.name}, ${label.toLowerCase()}, ${this.figures.number(stone.sizeUm, 1)} µm${state ? `, ${state}` : ''}${use}`,
+      };
+    });
+  });
+
+  /** How many stones of all want seeing to. */
+  protected readonly wanting = computed(() => {
+    const due = this.all().filter(({ id }) => this.record()[id]?.care.due).length;
+    const words = due === 0 ? 'Stones in order' : due === 1 ? '1 wants seeing to' : `${due} want seeing to`;
+    return { words, due: due > 0 };
+  });
+
+  protected choose(set: string): void {
+    this.desk.chooseSet(set || undefined);
+  }
+
+  protected press(id: string, serves: boolean): void {
+    if (this.planning() && serves) this.desk.toggle(id);
+    else void this.router.navigate(['/stones', id]);
+  }
+}

@@ -1,0 +1,239 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { Button, ButtonDirective } from 'primeng/button';
+import { ChevronDownIcon } from 'primeng/icons/chevrondown';
+import { ChevronUpIcon } from 'primeng/icons/chevronup';
+import { PlusIcon } from 'primeng/icons/plus';
+import { SelectButton } from 'primeng/selectbutton';
+import { TableModule, type TableRowReorderEvent } from 'primeng/table';
+import { type Abrasive, ABRASIVE_KINDS, grit, standsIn, type StonesRecord } from '@mellow-anvil/core/abrasive';
+import { contentOf } from '../data/collection.store';
+import { Figures } from '../ui/figures';
+import { Notices } from '../platform/notices';
+import { AbrasivesStore } from '../data/abrasives.store';
+import { BenchStore } from '../data/stones.store';
+import { careSentence, stateWord } from '../words/care-words';
+import { ChosenSet } from '../data/chosen-set';
+import { DueList } from './due-list';
+import { SetFiles } from './set-files';
+import { StoneGlyph } from '../drawings/stone-glyph';
+
+type Stone = Abrasive & { readonly sizeUm: number };
+
+const STANDARD = {
+  'FEPA-P': 'FEPA P',
+  'FEPA-F': 'FEPA F',
+  ANSI: 'ANSI ',
+  JIS: 'JIS #',
+  UM: 'as given',
+} as const;
+
+/** The bench set as a list, coarse to fine: how each stands, what is due, and its place. */
+@Component({
+  selector: 'ma-stones',
+  imports: [
+    Button,
+    ButtonDirective,
+    ChevronDownIcon,
+    ChevronUpIcon,
+    DueList,
+    FormsModule,
+    PlusIcon,
+    RouterLink,
+    SelectButton,
+    SetFiles,
+    StoneGlyph,
+    TableModule,
+  ],
+  template: `
+    <div class="room">
+      <header>
+        <h1>Stones</h1>
+        @if (sets().length > 1) {
+          <p-selectButton
+            aria-label="Set"
+            [options]="sets()"
+            optionLabel="label"
+            optionValue="value"
+            [allowEmpty]="false"
+            [ngModel]="set() ?? ''"
+            (ngModelChange)="chosen.choose($event || undefined)"
+          />
+        }
+        <a pButton routerLink="/stones/new">
+          <svg data-p-icon="plus" aria-hidden="true"></svg>
+          Add an abrasive
+        </a>
+      </header>
+      <ma-due-list />
+      <p-table [value]="rows()" dataKey="id" (onRowReorder)="dropped($event)">
+        <ng-template #header>
+          <tr>
+            <th><span class="visually-hidden">Drawing</span></th>
+            <th>Name</th>
+            <th>Grade</th>
+            <th class="number">Grain</th>
+            <th>How it stands</th>
+            <th class="number">Cuts</th>
+            <th>Place</th>
+          </tr>
+        </ng-template>
+        <ng-template #body let-stone let-index="rowIndex">
+          <tr [pReorderableRow]="index">
+            <td class="grip" pReorderableRowHandle title="Drag to its place">
+              <ma-stone-glyph [kind]="stone.kind" [lubricant]="stone.lubricant" />
+            </td>
+            <td>
+              <a [routerLink]="['/stones', stone.id]">
+                <b>{{ stone.name }}</b>
+              </a>
+              <small>{{ kind(stone) }}{{ stone.sets?.length ? ' · ' + stone.sets.join(', ') : '' }}</small>
+            </td>
+            <td class="grade">{{ grade(stone) }}</td>
+            <td class="number">{{ figures.number(stone.sizeUm, 1) }} µm</td>
+            <td>
+              @if (standing()[stone.id]; as it) {
+                <b [class.due]="it.due">{{ it.word }}</b>
+                <small>{{ it.says }}</small>
+              }
+            </td>
+            <td class="number">
+              @if (standing()[stone.id]?.rate; as rate) {
+                <b>{{ rate }}</b>
+                <small>of assumed</small>
+              }
+            </td>
+            <td class="place">
+              <p-button
+                [text]="true"
+                severity="secondary"
+                [ariaLabel]="'Coarser: ' + stone.name"
+                [disabled]="index === 0"
+                (onClick)="move(index, index - 1)"
+              >
+                <svg data-p-icon="chevron-up" aria-hidden="true"></svg>
+              </p-button>
+              <p-button
+                [text]="true"
+                severity="secondary"
+                [ariaLabel]="'Finer: ' + stone.name"
+                [disabled]="index === stones().length - 1"
+                (onClick)="move(index, index + 1)"
+              >
+                <svg data-p-icon="chevron-down" aria-hidden="true"></svg>
+              </p-button>
+              @if (stone.between) {
+                <small>by hand</small>
+              }
+            </td>
+          </tr>
+        </ng-template>
+        <ng-template #emptymessage>
+          <tr>
+            <td colspan="7">Nothing yet. Add what you have: a stone, a plate, film on glass, a strop.</td>
+          </tr>
+        </ng-template>
+      </p-table>
+      <ma-set-files [set]="set()" />
+    </div>
+  `,
+  styles: `
+    header p-selectButton {
+      flex-wrap: wrap;
+      max-width: 100%;
+    }
+    p-table {
+      display: block;
+      overflow-x: auto;
+      max-width: 100%;
+    }
+    .number {
+      text-align: right;
+      font-variant-numeric: tabular-nums;
+    }
+    .number,
+    .grade,
+    .place {
+      white-space: nowrap;
+    }
+    small {
+      display: block;
+      color: var(--muted);
+    }
+    .due {
+      color: var(--danger);
+    }
+    .grip {
+      cursor: grab;
+    }
+    header > a {
+      margin-left: auto;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StonesPage {
+  protected readonly figures = inject(Figures);
+  protected readonly chosen = inject(ChosenSet);
+  private readonly store = inject(AbrasivesStore);
+  private readonly notices = inject(Notices);
+  private readonly all = toSignal(this.store.inOrder$, { initialValue: [] });
+  private readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as StonesRecord });
+  protected readonly set = toSignal(this.chosen.set$);
+  protected readonly sets = toSignal(this.chosen.options$, { initialValue: [] });
+  protected readonly stones = computed(() => this.all().filter((stone) => standsIn(stone, this.set())));
+
+  protected readonly standing = computed(() =>
+    Object.fromEntries(
+      this.stones().flatMap((stone) => {
+        const known = this.record()[stone.id];
+        if (!known) return [];
+        const { care, rate } = known;
+        return [
+          [
+            stone.id,
+            {
+              word: stateWord(stone, care),
+              due: care.due !== undefined,
+              says: careSentence(stone, care, this.figures),
+              rate: rate.readings > 0 ? `${this.figures.number(rate.factor, 1, true)} ×` : '',
+            },
+          ] as const,
+        ];
+      }),
+    ),
+  );
+
+  /** A copy for the table, which moves the rows of the very list it is given. */
+  protected readonly rows = computed(() => [...this.stones()]);
+
+  protected dropped({ dragIndex, dropIndex }: TableRowReorderEvent): void {
+    if (dragIndex !== undefined && dropIndex !== undefined) this.move(dragIndex, dropIndex);
+  }
+
+  /** Puts a stone between its new neighbours by hand, whatever its grade says. */
+  protected move(from: number, to: number): void {
+    const stone = this.stones()[from];
+    if (!stone || from === to) return;
+    const others = this.stones().filter(({ id }) => id !== stone.id);
+    const [coarser, finer] = [others[to - 1], others[to]];
+    const between = { ...(coarser && { coarserId: coarser.id }), ...(finer && { finerId: finer.id }) };
+    const { sizeUm: _, ...kept } = contentOf<Stone>(stone);
+    this.store.change(stone.id, stone.version, { ...kept, between }).subscribe({
+      next: () => this.notices.done(`${stone.name} stands there by hand. Undo puts it back.`),
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+
+  protected kind({ kind }: Abrasive): string {
+    return ABRASIVE_KINDS[kind].label;
+  }
+
+  protected grade({ grade }: Abrasive): string {
+    if (grade.standard === 'UM') return 'given in µm';
+    const memory = grit(grade).fromMemory ? ' (from memory)' : '';
+    return `${STANDARD[grade.standard]}${grade.grade.replace(/^[a-z#\s]+/i, '')}${memory}`;
+  }
+}

@@ -1,0 +1,254 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { SelectButton } from 'primeng/selectbutton';
+import type { Stored } from '@mellow-anvil/contract';
+import type { Tool } from '@mellow-anvil/core/blade';
+import type { CamberRead } from '@mellow-anvil/core/camber';
+import type { Session } from '@mellow-anvil/core/record';
+import { AbrasivesStore } from '../../data/abrasives.store';
+import { Desk } from '../../data/desk';
+import { camberWords } from '../../words/entry-words';
+import { RecordsStore, type Records } from '../../data/records.store';
+import { SessionsStore } from '../../data/sessions.store';
+import { sentencesFor, sentencesOf, type Sentences } from '../../ui/checks';
+import { contentOf } from '../../data/collection.store';
+import { Figures } from '../../ui/figures';
+import { Notices } from '../../platform/notices';
+import { told } from '../../platform/problem';
+import { ToolsStore } from '../../data/tools.store';
+import { asIron, designed, draftOf, type CamberDraft } from './camber-draft';
+import { DesignPanel } from './design-panel';
+import { MakePanel } from './make-panel';
+import { ReadCaliper } from './read-caliper';
+import { ReadLight } from './read-light';
+import { ReadShaving } from './read-shaving';
+import { ReadTracks } from './read-tracks';
+import { TrackPanel } from './track-panel';
+
+type Part = 'design' | 'make' | 'read' | 'track';
+const PARTS: readonly { readonly value: Part; readonly label: string }[] = [
+  { value: 'design', label: 'Design it' },
+  { value: 'make', label: 'Make it' },
+  { value: 'read', label: 'Read it back' },
+  { value: 'track', label: 'Over its life' },
+];
+type By = 'shaving' | 'light' | 'caliper' | 'tracks';
+const BYS: readonly { readonly value: By; readonly label: string }[] = [
+  { value: 'shaving', label: 'By its shaving' },
+  { value: 'light', label: 'By the light' },
+  { value: 'caliper', label: 'With a caliper' },
+  { value: 'tracks', label: 'By the board’s tracks' },
+];
+
+/** The vise's side for irons: how the edge is curved across its width, designed, made, read back, followed. */
+@Component({
+  selector: 'ma-camber-side',
+  imports: [
+    DesignPanel,
+    FormsModule,
+    MakePanel,
+    ReadCaliper,
+    ReadLight,
+    ReadShaving,
+    ReadTracks,
+    SelectButton,
+    TrackPanel,
+  ],
+  template: `
+    @if (iron(); as held) {
+      <p-selectButton
+        ariaLabel="Part of the work"
+        [options]="parts"
+        optionLabel="label"
+        optionValue="value"
+        [allowEmpty]="false"
+        [ngModel]="part()"
+        (ngModelChange)="part.set($event)"
+      />
+      @switch (part()) {
+        @case ('design') {
+          @if (draft(); as d) {
+            <ma-camber-design
+              [iron]="held"
+              [draft]="d"
+              [sentences]="sentences()"
+              (drafted)="set($event)"
+              (settled)="keep()"
+            />
+          }
+          @if (unsaved()) {
+            <p class="sentence-error" role="alert">{{ unsaved() }}</p>
+          }
+        }
+        @case ('make') {
+          <ma-camber-make
+            [iron]="held"
+            [answer]="answer()"
+            [state]="state()"
+            [nameOf]="nameOf()"
+            (places)="press($event)"
+            (honed)="hone()"
+          />
+        }
+        @case ('read') {
+          <p-selectButton
+            ariaLabel="How to read it"
+            [options]="bys"
+            optionLabel="label"
+            optionValue="value"
+            [allowEmpty]="false"
+            [ngModel]="by()"
+            (ngModelChange)="by.set($event)"
+          />
+          @switch (by()) {
+            @case ('shaving') {
+              <ma-read-shaving [iron]="held" (found)="record($event)" />
+            }
+            @case ('light') {
+              <ma-read-light [iron]="held" (found)="record($event)" />
+            }
+            @case ('caliper') {
+              <ma-read-caliper [iron]="held" [state]="state()" (found)="record($event)" />
+            }
+            @case ('tracks') {
+              <ma-read-tracks [iron]="held" />
+            }
+          }
+          <p class="told">{{ correction() }}</p>
+        }
+        @case ('track') {
+          <ma-camber-track [iron]="held" />
+        }
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr);
+      gap: 0.9rem;
+    }
+    .told {
+      border-left: 5px solid var(--leather);
+      padding-left: 0.8rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CamberSide {
+  readonly tool = input.required<Stored<Tool>>();
+  private readonly tools = inject(ToolsStore);
+  private readonly desk = inject(Desk);
+  private readonly sessions = inject(SessionsStore);
+  private readonly notices = inject(Notices);
+  private readonly figures = inject(Figures);
+  private readonly records = toSignal(inject(RecordsStore).records$, { initialValue: {} as Records });
+  protected readonly nameOf = toSignal(inject(AbrasivesStore).nameOf$, { requireSync: true });
+  protected readonly answer = toSignal(this.desk.answer$);
+  protected readonly parts = [...PARTS];
+  protected readonly bys = [...BYS];
+  protected readonly part = signal<Part>('design');
+  protected readonly by = signal<By>('shaving');
+  protected readonly iron = computed(() => asIron(this.tool()));
+  protected readonly state = computed(() => this.records()[this.tool().id]?.state.camber);
+  protected readonly draft = signal<CamberDraft | undefined>(undefined);
+  protected readonly sentences = signal<Sentences>({});
+  protected readonly unsaved = signal('');
+
+  /** What the next honing owes the curve, as the plan has it. */
+  protected readonly correction = computed(() => {
+    const { plan, request } = this.answer() ?? {};
+    if (request?.camber?.positions === 0) return 'The next honing leaves the curve alone.';
+    if (plan?.camber)
+      return `Kept for the next honing: ${plan.camber.places.join(' · ')} strokes, left to right, on the ${this.nameOf()(plan.camber.id)}.`;
+    if (plan?.curveToGrind) return 'Kept for next time: the curve is to be ground to its template.';
+    return 'As it stands, the next honing needs no strokes by place to change the curve.';
+  });
+
+  constructor() {
+    // What was typed since the tool was last taken in stays, whatever answer comes in meanwhile.
+    let base: { readonly id: string; readonly draft: CamberDraft } | undefined;
+    effect(() => {
+      const iron = this.iron();
+      untracked(() => {
+        if (!iron) return;
+        const [stored, typed] = [draftOf(iron), this.draft()];
+        const before = base?.id === iron.id ? base.draft : undefined;
+        this.draft.set(before && typed ? { ...stored, ...changedSince(before, typed) } : stored);
+        base = { id: iron.id, draft: stored };
+      });
+    });
+  }
+
+  protected set(change: Partial<CamberDraft>): void {
+    this.draft.update((draft) => draft && { ...draft, ...change });
+  }
+
+  protected press(positions: 0 | 3 | 5): void {
+    const { camberMm = 0, leanMm = 0, factor = 1 } = this.state() ?? {};
+    this.desk.ask({ camber: { positions, nowMm: camberMm, leanMm, factor } });
+  }
+
+  /** Honed though a strop would do: for its curve. */
+  protected hone(): void {
+    this.desk.ask({ stropOnly: false });
+  }
+
+  protected async keep(): Promise<void> {
+    const [iron, draft] = [this.iron(), this.draft()];
+    if (!iron || !draft) return;
+    const thing = contentOf<Tool>(designed(iron, draft) as Stored<Tool>);
+    if (JSON.stringify(thing) === JSON.stringify(contentOf<Tool>(this.tool()))) return;
+    this.sentences.set(await sentencesFor('toolSchema', thing));
+    if (Object.keys(this.sentences()).length > 0) {
+      this.unsaved.set('Not kept yet: change what is marked above.');
+      return;
+    }
+    this.unsaved.set('');
+    this.tools.change(iron.id, iron.version, thing).subscribe({
+      error: (reason: unknown) => {
+        const { detail, fields, stale } = told(reason);
+        this.sentences.set(sentencesOf(fields));
+        this.unsaved.set(detail);
+        if (stale) this.tools.load();
+      },
+    });
+  }
+
+  protected record(camber: CamberRead): void {
+    const entry: Session = {
+      toolId: this.tool().id,
+      kind: 'measuring',
+      startedAt: new Date().toISOString(),
+      camber: {
+        ...camber,
+        camberMm: Number(camber.camberMm.toFixed(5)),
+        pmMm: Number(camber.pmMm.toFixed(5)),
+        ...(camber.leanMm !== undefined && { leanMm: Number(camber.leanMm.toFixed(5)) }),
+      },
+    };
+    this.sessions.create(entry).subscribe({
+      next: () => this.notices.done(`${camberWords(camber, this.figures)}; it is in the record.`),
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+}
+
+function changedSince(before: CamberDraft, now: CamberDraft): Partial<CamberDraft> {
+  const keys = Object.keys(now) as (keyof CamberDraft)[];
+  return Object.fromEntries(
+    keys
+      .filter((key) => JSON.stringify(now[key]) !== JSON.stringify(before[key]))
+      .map((key) => [key, now[key]]),
+  );
+}

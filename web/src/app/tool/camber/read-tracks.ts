@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
+import { boardTracks } from '@mellow-anvil/core/camber';
+import { QuantityField } from '../../ui/quantity-field';
+import { bedOf, type Iron } from './camber-draft';
+
+/** What the tracks on a planed board say of the iron, with the cheapest cure first. */
+@Component({
+  selector: 'ma-read-tracks',
+  imports: [QuantityField],
+  template: `
+    <p class="muted">
+      Draw a fingertip across the board. How high is the step at each side of a pass, and is there a line
+      inside it? A step a nail catches is about 0.05 mm; one a fingertip just feels, 0.01 (estimates).
+    </p>
+    <div class="asked">
+      <ma-quantity
+        label="Step at the left"
+        [value]="left()"
+        (valueChange)="left.set($event)"
+        [sentence]="wrong('leftMm')"
+        hint="0 for none"
+      />
+      <ma-quantity
+        label="Step at the right"
+        [value]="right()"
+        (valueChange)="right.set($event)"
+        hint="0 for none"
+      />
+      <ma-quantity
+        label="From ridge to ridge"
+        [value]="spacing()"
+        (valueChange)="spacing.set($event)"
+        [sentence]="wrong('spacingMm')"
+        hint="Where they repeat"
+      />
+      <ma-quantity
+        label="Raised line inside"
+        [value]="line()"
+        (valueChange)="line.set($event)"
+        hint="Its height; empty for none"
+      />
+    </div>
+    <div role="status">
+      <ol>
+        @for (finding of findings(); track finding.cause) {
+          <li>
+            <b>{{ finding.says }}</b>
+            @if (finding.cures.length) {
+              <ol class="cures">
+                @for (cure of finding.cures; track cure) {
+                  <li>{{ cure }}</li>
+                }
+              </ol>
+            }
+          </li>
+        }
+      </ol>
+    </div>
+  `,
+  styleUrl: '../../ui/panel.css',
+  styles: `
+    ol {
+      margin: 0;
+      padding: 0;
+      list-style: none;
+      display: grid;
+      gap: 0.8rem;
+    }
+    .cures {
+      list-style: decimal;
+      padding-left: 1.6rem;
+      gap: 0.2rem;
+      margin-top: 0.3rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ReadTracks {
+  readonly iron = input.required<Iron>();
+  protected readonly left = signal<number | undefined>(undefined);
+  protected readonly right = signal<number | undefined>(undefined);
+  protected readonly spacing = signal<number | undefined>(undefined);
+  protected readonly line = signal<number | undefined>(undefined);
+  private readonly result = computed(() => {
+    const figures = [this.left(), this.right(), this.spacing(), this.line()];
+    if (figures.every((mm) => mm === undefined) || figures.some((mm) => mm !== undefined && !(mm >= 0)))
+      return undefined;
+    const [spacingMm, lineMm] = [this.spacing(), this.line()];
+    return attempt(() =>
+      boardTracks({
+        widthMm: this.iron().edge.widthMm,
+        bedDeg: bedOf(this.iron()),
+        leftMm: this.left() ?? 0,
+        rightMm: this.right() ?? 0,
+        ...(spacingMm !== undefined && { spacingMm }),
+        ...(lineMm !== undefined && { lineMm }),
+      }),
+    );
+  });
+  protected readonly findings = computed(() => {
+    const result = this.result();
+    return result === undefined || result instanceof Refusal ? [] : result;
+  });
+
+  protected wrong(field: string): string {
+    const result = this.result();
+    return result instanceof Refusal && result.field === field ? result.message : '';
+  }
+}

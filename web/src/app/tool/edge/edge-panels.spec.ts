@@ -1,0 +1,124 @@
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import type { Type } from '@angular/core';
+import type { Creep } from '@mellow-anvil/core/record';
+import { press, textOf, typeInto } from '../../testing/host';
+import { EDGE, playServer } from '../../testing/page';
+import { BackPanel } from './back-panel';
+import { HostPanel } from './host-panel';
+import { KeepPanel } from './keep-panel';
+import { ShimFigures } from '../../parts/shim-figures';
+import { SkewPanel } from './skew-panel';
+
+async function show<T>(
+  what: Type<T>,
+  inputs: Readonly<Record<string, unknown>>,
+): Promise<ComponentFixture<T>> {
+  playServer();
+  const fixture = TestBed.createComponent(what);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  await fixture.whenStable();
+  return fixture;
+}
+
+describe('HostPanel', () => {
+  const host = { bedDeg: 45, orientation: 'bevel-down' } as const;
+
+  it('says cutting, clearance and included, and warns plainly where clearance runs out', async () => {
+    const fixture = await show(HostPanel, { edge: EDGE, host });
+    expect(textOf(fixture, 'dl')).toBe('Cutting45°Clearance15°Included30°');
+    expect(textOf(fixture)).not.toContain('Clearance runs thin');
+    fixture.componentRef.setInput('edge', { ...EDGE, secondaryDeg: 37 });
+    await fixture.whenStable();
+    expect(textOf(fixture, '[role=status]')).toMatch(/runs thin.*bevel faces the wood/);
+    fixture.componentRef.setInput('edge', { ...EDGE, secondaryDeg: 46 });
+    await fixture.whenStable();
+    expect(textOf(fixture, '[role=status]')).toContain('will not cut, however sharp');
+    expect(textOf(fixture, 'svg[role=img]')).toContain('no clearance');
+  });
+
+  it('counts a shim’s back bevel, and says what it eats in a bevel-up plane', async () => {
+    const shim = { ...EDGE, back: 'shim', shimMm: 0.5, shimAtMm: 45 };
+    const fixture = await show(HostPanel, { edge: shim, host: { bedDeg: 12, orientation: 'bevel-up' } });
+    expect(textOf(fixture, 'dl')).toBe('Cutting42°Clearance11.36°Included30.64°');
+    expect(textOf(fixture, '[role=status]')).toContain('back faces the wood');
+  });
+
+  it('takes a plane away and gives one, with the bed a kind usually has', async () => {
+    const fixture = await show(HostPanel, { edge: EDGE, host: undefined });
+    const hosts: unknown[] = [];
+    fixture.componentInstance.hostChange.subscribe((each) => hosts.push(each));
+    expect(textOf(fixture)).not.toContain('Bed angle');
+    (fixture.componentInstance as unknown as { turn(way: string): void }).turn('bevel-up');
+    expect(hosts).toEqual([{ orientation: 'bevel-up', bedDeg: 12 }]);
+  });
+});
+
+describe('KeepPanel', () => {
+  it('lays two wedges over each other at their angles, worn to the same tip', async () => {
+    const fixture = await show(KeepPanel, { edge: EDGE });
+    await typeInto(fixture, 'Against', '40');
+    expect(textOf(fixture, '[role=status]')).toMatch(/At 40° the edge keeps 67 % .* at 30°: 33 % is gone/);
+    const host: HTMLElement = fixture.nativeElement;
+    const spread = [...host.querySelectorAll('.wedge')].map((path) => {
+      const [x, y, x2, y2] = (path.getAttribute('d')?.match(/-?[\d.]+/g) ?? []).map(Number) as [
+        number,
+        number,
+        number,
+        number,
+      ];
+      return (2 * Math.atan2(Math.abs(x2 - x), y2 - y) * 180) / Math.PI;
+    });
+    expect(spread[0]).toBeCloseTo(30, 6);
+    expect(spread[1]).toBeCloseTo(40, 6);
+  });
+
+  it('tells creep from the record, and compares with where it has crept to', async () => {
+    const creep: Creep = { setDeg: 30, nowDeg: 33, steps: 2, since: '2026-08-01T09:00:00Z', keepRatio: 0.88 };
+    const fixture = await show(KeepPanel, { edge: EDGE, creep });
+    expect(textOf(fixture, '[role=status]')).toMatch(/set at 30°, it was last honed at 33°.*twice.*88 %/);
+    expect(textOf(fixture, 'svg[role=img]')).toContain('33°');
+  });
+
+  it('says what angles there are instead of drawing others', async () => {
+    const fixture = await show(KeepPanel, { edge: EDGE });
+    await typeInto(fixture, 'Against', '0');
+    expect(textOf(fixture)).toContain('from 5° to 170°');
+    expect((fixture.nativeElement as HTMLElement).querySelector('.wedge')).toBeNull();
+  });
+});
+
+describe('BackPanel', () => {
+  it('refuses a chisel the shim, with the reason, and lets an iron choose it', async () => {
+    const chisel = await show(BackPanel, { family: 'bench-chisel', edge: EDGE });
+    const shimOf = (fixture: ComponentFixture<BackPanel>): HTMLButtonElement | undefined =>
+      [...(fixture.nativeElement as HTMLElement).querySelectorAll('button')].find((each) =>
+        each.textContent?.includes('over a shim'),
+      );
+    expect(shimOf(chisel)?.disabled).toBeTrue();
+    expect(textOf(chisel)).toContain('A chisel registers on its flat back');
+    TestBed.resetTestingModule();
+    const iron = await show(BackPanel, { family: 'plane-iron', edge: EDGE });
+    const changes: object[] = [];
+    iron.componentInstance.changed.subscribe((change) => changes.push(change));
+    await press(iron, 'over a shim');
+    expect(changes).toEqual([jasmine.objectContaining({ back: 'shim' })]);
+  });
+});
+
+describe('ShimFigures and SkewPanel', () => {
+  it('give the back bevel of a shim, and refuse one that stands the blade up', async () => {
+    const fixture = await show(ShimFigures, { shimMm: 0.5, shimAtMm: 45 });
+    expect(textOf(fixture, 'dd')).toBe('0.64°');
+    fixture.componentRef.setInput('shimAtMm', 0.4);
+    await fixture.whenStable();
+    expect(textOf(fixture, 'ma-quantity:nth-of-type(2)')).toContain('move it further back');
+    expect(textOf(fixture)).not.toContain('NaN');
+  });
+
+  it('give what the wood meets when an edge is turned, each side its own', async () => {
+    const fixture = await show(SkewPanel, { edge: { ...EDGE, secondaryDeg: undefined } });
+    expect(textOf(fixture, 'dl')).toBe('The wood meets21.99°');
+    await typeInto(fixture, 'Turned from square', '95');
+    expect(textOf(fixture)).toContain('just below 90°');
+  });
+});

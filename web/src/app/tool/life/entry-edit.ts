@@ -1,0 +1,364 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { InputText } from 'primeng/inputtext';
+import { SelectButton } from 'primeng/selectbutton';
+import type { Stored } from '@mellow-anvil/contract';
+import { type ConditionKind, familyFacts, type Tool, USE_MEASURES, type UseMeasure } from '@mellow-anvil/core/blade';
+import type { Session, Use } from '@mellow-anvil/core/record';
+import { CONDITION_WORDS } from '../../words/condition-words';
+import { SessionsStore } from '../../data/sessions.store';
+import { sentencesFor, sentencesOf, type Sentences } from '../../ui/checks';
+import { contentOf } from '../../data/collection.store';
+import { LineField } from '../../ui/line-field';
+import { Notices } from '../../platform/notices';
+import { told } from '../../platform/problem';
+import { QuantityField } from '../../ui/quantity-field';
+import { filled, fromLocal, toLocal } from '../../data/blank-entry';
+import { EntryOutcome } from './entry-outcome';
+import { EntrySteps } from './entry-steps';
+import { KIND_WORDS, MEASURE_WORDS } from '../../words/entry-words';
+
+const NEW_NICK_MM = 0.2;
+
+/** One entry of a tool's record: put in, put right, or taken out. */
+@Component({
+  selector: 'ma-entry-edit',
+  imports: [Button, EntryOutcome, EntrySteps, FormsModule, InputText, LineField, QuantityField, SelectButton],
+  template: `
+    <form ngNoForm (submit)="$event.preventDefault(); keep()" [attr.aria-label]="words() + ': entry'">
+      <div class="fields">
+        <div class="when">
+          <label [for]="id">When</label>
+          <input
+            pInputText
+            type="datetime-local"
+            [id]="id"
+            [ngModel]="when()"
+            [ngModelOptions]="{ standalone: true }"
+            (ngModelChange)="set({ startedAt: fromLocal($event) })"
+          />
+          @if (sentences()['startedAt']; as words) {
+            <small class="sentence-error">{{ words }}</small>
+          }
+        </div>
+        @switch (draft().kind) {
+          @case ('use') {
+            @for (each of measures(); track each) {
+              <ma-quantity
+                [label]="measureWords[each]"
+                [quantity]="each === 'minutes' ? 'minutes' : 'number'"
+                [value]="draft().use?.[each]"
+                (valueChange)="setAmount(each, $event)"
+                [sentence]="sentences()['use.' + each]"
+              />
+            }
+            <ma-line
+              label="Wood"
+              [most]="60"
+              [value]="draft().use?.wood ?? ''"
+              (valueChange)="setUse({ wood: $event })"
+              [sentence]="sentences()['use.wood']"
+            />
+            <div class="ask">
+              <span class="label" [id]="id + '-cuts'">Still cutting?</span>
+              <p-selectButton
+                [ariaLabelledBy]="id + '-cuts'"
+                [options]="yesNo"
+                optionLabel="label"
+                optionValue="value"
+                [ngModel]="draft().use?.stillCutting"
+                [ngModelOptions]="{ standalone: true }"
+                (ngModelChange)="setUse({ stillCutting: $event })"
+              />
+            </div>
+            <ma-quantity
+              label="Chips"
+              quantity="number"
+              [value]="draft().chips?.count"
+              (valueChange)="setChips({ count: $event })"
+              [sentence]="sentences()['chips.count']"
+            />
+            @if (draft().chips) {
+              <ma-quantity
+                label="Deepest chip"
+                [value]="draft().chips?.deepestMm"
+                (valueChange)="setChips({ deepestMm: $event })"
+                [sentence]="sentences()['chips.deepestMm']"
+              />
+            }
+          }
+          @case ('measuring') {
+            <ma-quantity
+              label="Land"
+              [value]="draft().landMm"
+              (valueChange)="set({ landMm: $event })"
+              [sentence]="sentences()['landMm']"
+            />
+            @if (draft().camber; as camber) {
+              <ma-quantity
+                label="Camber"
+                [value]="camber.camberMm"
+                (valueChange)="set({ camber: { ...camber, camberMm: $event ?? unread } })"
+                [sentence]="sentences()['camber.camberMm']"
+              />
+              <ma-quantity
+                label="Known to ±"
+                [value]="camber.pmMm"
+                (valueChange)="set({ camber: { ...camber, pmMm: $event ?? unread } })"
+                [sentence]="sentences()['camber.pmMm']"
+              />
+            }
+          }
+          @default {
+            @if (draft().kind === 'grinding') {
+              <ma-quantity
+                label="Land left standing"
+                [value]="draft().landLeftMm"
+                (valueChange)="set({ landLeftMm: $event })"
+                [sentence]="sentences()['landLeftMm']"
+                hint="Empty where it was ground to the edge"
+              />
+            }
+            <ma-quantity
+              label="Time in all"
+              quantity="minutes"
+              [value]="draft().minutes"
+              (valueChange)="set({ minutes: $event })"
+              [sentence]="sentences()['minutes']"
+            />
+            @if (draft().kind === 'honing') {
+              <ma-quantity
+                label="Angle set"
+                quantity="angle"
+                [value]="draft().setting?.angleDeg"
+                (valueChange)="setAngle($event)"
+                [sentence]="sentences()['setting.angleDeg']"
+              />
+            }
+            @if (draft().kind !== 'stropping') {
+              <div class="ask">
+                <span class="label" [id]="id + '-was'">It was</span>
+                <p-selectButton
+                  [ariaLabelledBy]="id + '-was'"
+                  [options]="conditions"
+                  optionLabel="label"
+                  optionValue="value"
+                  [ngModel]="draft().conditionBefore?.kind"
+                  [ngModelOptions]="{ standalone: true }"
+                  (ngModelChange)="condition($event)"
+                />
+              </div>
+              @if (draft().conditionBefore?.kind === 'nicked') {
+                <ma-quantity
+                  label="Depth of the nick"
+                  [value]="draft().conditionBefore?.nickMm"
+                  (valueChange)="set({ conditionBefore: { kind: 'nicked', nickMm: $event } })"
+                  [sentence]="sentences()['conditionBefore.nickMm']"
+                />
+              }
+            }
+          }
+        }
+        <ma-line
+          label="Who"
+          [most]="60"
+          [value]="draft().who ?? ''"
+          (valueChange)="set({ who: $event })"
+          [sentence]="sentences()['who']"
+        />
+        <ma-line
+          label="Notes"
+          [most]="400"
+          [value]="draft().notes ?? ''"
+          (valueChange)="set({ notes: $event })"
+          [sentence]="sentences()['notes']"
+        />
+      </div>
+      @if (draft().steps; as steps) {
+        <ma-entry-steps [steps]="steps" (stepsChange)="set({ steps: $event })" [sentences]="sentences()" />
+      }
+      @if (draft().kind === 'honing' || draft().kind === 'stropping') {
+        <ma-entry-outcome
+          [outcome]="draft().outcome"
+          (outcomeChange)="set({ outcome: $event })"
+          [sentences]="sentences()"
+        />
+      }
+      @if (refusal()) {
+        <p class="sentence-error" role="alert">{{ refusal() }}</p>
+      }
+      <div class="actions">
+        <p-button
+          type="submit"
+          [label]="stored() ? 'Keep the correction' : 'Put it in the record'"
+          [loading]="sending()"
+        />
+        <p-button label="Leave it" severity="secondary" [outlined]="true" (onClick)="left.emit()" />
+        @if (stored()) {
+          <p-button
+            label="Take it out of the record"
+            severity="secondary"
+            [text]="true"
+            (onClick)="remove()"
+          />
+        }
+      </div>
+    </form>
+  `,
+  styles: `
+    form {
+      display: grid;
+      gap: 0.8rem;
+      padding: 0.8rem;
+      background: var(--raised);
+      border-left: 5px solid var(--accent);
+    }
+    .fields {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.7rem 1.2rem;
+      align-items: start;
+    }
+    .when,
+    .ask {
+      display: grid;
+      gap: 0.2rem;
+    }
+    label,
+    .label {
+      font-weight: 700;
+      font-size: 0.95rem;
+    }
+    input {
+      min-height: 44px;
+    }
+    ma-quantity {
+      max-width: 13rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class EntryEdit {
+  readonly tool = input.required<Stored<Tool>>();
+  /** The entry as stored, or one to be put in. */
+  readonly entry = input.required<Session | Stored<Session>>();
+  /** Kept, taken out, or left as it was. */
+  readonly left = output<void>();
+
+  private readonly sessions = inject(SessionsStore);
+  private readonly notices = inject(Notices);
+  protected readonly draft = signal<Session>({ toolId: '', kind: 'use', startedAt: '' });
+  protected readonly sentences = signal<Sentences>({});
+  protected readonly refusal = signal('');
+  protected readonly sending = signal(false);
+  protected readonly id = `entry-${crypto.randomUUID().slice(0, 8)}`;
+  protected readonly unread = NaN;
+  protected readonly fromLocal = fromLocal;
+  protected readonly measureWords = MEASURE_WORDS;
+  protected readonly yesNo = [
+    { value: true, label: 'Yes' },
+    { value: false, label: 'No' },
+  ];
+  protected readonly conditions = (Object.keys(CONDITION_WORDS) as ConditionKind[]).map((value) => ({
+    value,
+    label: CONDITION_WORDS[value],
+  }));
+
+  protected readonly stored = computed((): Stored<Session> | undefined => {
+    const entry = this.entry();
+    return 'version' in entry ? entry : undefined;
+  });
+  protected readonly words = computed(() => KIND_WORDS[this.draft().kind]);
+  protected readonly when = computed(() => toLocal(this.draft().startedAt));
+  /** What use was counted in, the family's own way first. */
+  protected readonly measures = computed((): readonly UseMeasure[] => {
+    const usual = familyFacts(this.tool().family).usedIn;
+    const use = this.draft().use ?? {};
+    return [usual, ...USE_MEASURES.filter((each) => each !== usual && use[each] !== undefined)];
+  });
+
+  constructor() {
+    effect(() => {
+      const entry = this.entry();
+      this.draft.set('version' in entry ? contentOf<Session>(entry) : entry);
+    });
+  }
+
+  protected set(change: Partial<Session>): void {
+    this.draft.update((draft) => ({ ...draft, ...change }));
+  }
+
+  protected setUse(change: Partial<Use>): void {
+    this.set({ use: { ...this.draft().use, ...change } });
+  }
+
+  protected setAmount(measure: UseMeasure, amount: number | undefined): void {
+    this.setUse({ [measure]: amount });
+  }
+
+  protected setChips(change: { readonly count?: number; readonly deepestMm?: number }): void {
+    const chips = { ...this.draft().chips, ...change };
+    this.set({ chips: chips.count === undefined ? undefined : { ...chips, count: chips.count } });
+  }
+
+  protected setAngle(angleDeg: number | undefined): void {
+    this.set({ setting: angleDeg === undefined ? undefined : { ...this.draft().setting, angleDeg } });
+  }
+
+  protected condition(kind: ConditionKind | null): void {
+    this.set({
+      conditionBefore:
+        kind === null ? undefined : kind === 'nicked' ? { kind, nickMm: NEW_NICK_MM } : { kind },
+    });
+  }
+
+  protected async keep(): Promise<void> {
+    const session = filled(this.draft());
+    this.refusal.set('');
+    this.sentences.set(await sentencesFor('sessionSchema', session));
+    if (Object.keys(this.sentences()).length > 0) {
+      this.refusal.set('Not kept yet: change what is marked above.');
+      return;
+    }
+    const stored = this.stored();
+    this.sending.set(true);
+    const sending = stored
+      ? this.sessions.change(stored.id, stored.version, session)
+      : this.sessions.create(session);
+    sending.subscribe({
+      next: () => {
+        this.sending.set(false);
+        this.notices.done(stored ? 'Corrected. Undo brings back what stood there.' : 'In the record.');
+        this.left.emit();
+      },
+      error: (reason: unknown) => {
+        const { detail, fields } = told(reason);
+        this.sending.set(false);
+        this.sentences.set(sentencesOf(fields));
+        this.refusal.set(detail);
+      },
+    });
+  }
+
+  protected remove(): void {
+    const stored = this.stored();
+    if (!stored) return;
+    this.sessions.remove(stored).subscribe({
+      next: () => {
+        this.notices.done('Out of the record. Undo brings it back.');
+        this.left.emit();
+      },
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+}

@@ -1,0 +1,102 @@
+import { ChangeDetectionStrategy, Component, inject, input, model } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { Select } from 'primeng/select';
+import type { SessionStep } from '@mellow-anvil/core/record';
+import { AbrasivesStore } from '../../data/abrasives.store';
+import type { Sentences } from '../../ui/checks';
+import { QuantityField } from '../../ui/quantity-field';
+
+/** What was done on each abrasive, to be filled in or put right. */
+@Component({
+  selector: 'ma-entry-steps',
+  imports: [Button, FormsModule, QuantityField, Select],
+  template: `
+    @for (step of steps(); track $index) {
+      <div class="step" role="group" [attr.aria-label]="nameOf()(step.abrasiveId)">
+        <b>{{ nameOf()(step.abrasiveId) }}</b>
+        <ma-quantity
+          label="Strokes"
+          quantity="number"
+          [value]="step.strokes"
+          (valueChange)="change($index, { strokes: $event ?? unread })"
+          [sentence]="sentences()['steps.' + $index + '.strokes']"
+        />
+        <ma-quantity
+          label="Time"
+          quantity="minutes"
+          [value]="step.minutes"
+          (valueChange)="change($index, { minutes: $event ?? unread })"
+          [sentence]="sentences()['steps.' + $index + '.minutes']"
+        />
+        <ma-quantity
+          label="Edge back, if measured"
+          [value]="step.recessionMm"
+          (valueChange)="change($index, { recessionMm: $event })"
+          [sentence]="sentences()['steps.' + $index + '.recessionMm']"
+        />
+        <p-button
+          label="Remove"
+          [ariaLabel]="'Remove ' + nameOf()(step.abrasiveId)"
+          severity="secondary"
+          [text]="true"
+          (onClick)="drop($index)"
+        />
+      </div>
+    }
+    <p-select
+      ariaLabel="Add an abrasive"
+      placeholder="Add an abrasive"
+      [options]="$any(stones())"
+      optionLabel="name"
+      optionValue="id"
+      [ngModel]="null"
+      (ngModelChange)="add($event)"
+    />
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.5rem;
+      justify-items: start;
+    }
+    .step {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.4rem 1rem;
+      align-items: end;
+    }
+    b {
+      flex: 0 0 11rem;
+      padding-bottom: 0.6rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class EntrySteps {
+  readonly steps = model.required<readonly SessionStep[]>();
+  readonly sentences = input<Sentences>({});
+  protected readonly unread = NaN;
+  private readonly abrasives = inject(AbrasivesStore);
+  protected readonly stones = toSignal(this.abrasives.inOrder$, { initialValue: [] });
+  protected readonly nameOf = toSignal(this.abrasives.nameOf$, { requireSync: true });
+
+  protected add(abrasiveId: string | null): void {
+    if (abrasiveId) this.steps.update((steps) => [...steps, { abrasiveId, strokes: 10, minutes: 1 }]);
+  }
+
+  protected drop(at: number): void {
+    this.steps.update((steps) => steps.filter((_, i) => i !== at));
+  }
+
+  protected change(at: number, change: Partial<SessionStep>): void {
+    this.steps.update((steps) => steps.map((step, i) => (i === at ? counted({ ...step, ...change }) : step)));
+  }
+}
+
+/** A count put right by hand no longer says where the strokes were pressed. */
+function counted(step: SessionStep): SessionStep {
+  const { places, ...rest } = step;
+  return places?.reduce((sum, count) => sum + count, 0) === step.strokes ? step : rest;
+}

@@ -1,0 +1,299 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { SelectButton } from 'primeng/selectbutton';
+import { distinctUntilChanged, map, switchMap } from 'rxjs';
+import type { Stored } from '@mellow-anvil/contract';
+import { formatDay } from '@mellow-anvil/core/base';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { type EdgeState, type Session, SESSION_KINDS, type SessionKind } from '@mellow-anvil/core/record';
+import type { Facet } from '@mellow-anvil/core/work';
+import { AbrasivesStore } from '../../data/abrasives.store';
+import { RecordsStore, type Entry } from '../../data/records.store';
+import { Figures } from '../../ui/figures';
+import { blankEntry } from '../../data/blank-entry';
+import { EntryEdit } from './entry-edit';
+import { KIND_WORDS, changeWords, entryWords, outcomeWords } from '../../words/entry-words';
+import { LifeCharts } from './life-charts';
+
+const AT_FIRST = 25;
+
+/** The vise's fourth side: everything that was done with the tool in hand, and what it changed. */
+@Component({
+  selector: 'ma-life-side',
+  imports: [Button, EntryEdit, FormsModule, LifeCharts, SelectButton],
+  template: `
+    @if (life(); as l) {
+      <p class="sum">{{ sum() }}</p>
+      @if (faces(); as told) {
+        <p class="faces">{{ told }}</p>
+      }
+      @if (l.entries.length) {
+        <ma-life-charts [tool]="tool()" [life]="l" />
+      }
+      <section aria-label="Put in an entry" class="put">
+        <b>Put in by hand</b>
+        @for (each of kinds; track each) {
+          <p-button
+            [label]="words[each]"
+            severity="secondary"
+            [outlined]="blank()?.kind !== each"
+            (onClick)="begin(each)"
+          />
+        }
+      </section>
+      @if (blank(); as draft) {
+        <ma-entry-edit [tool]="tool()" [entry]="draft" (left)="blank.set(undefined)" />
+      }
+      @if (l.entries.length) {
+        <header>
+          <h2>Entries</h2>
+          <p-selectButton
+            ariaLabel="Which entries"
+            [options]="filters"
+            optionLabel="label"
+            optionValue="value"
+            [allowEmpty]="false"
+            [ngModel]="filter()"
+            (ngModelChange)="filter.set($event)"
+          />
+        </header>
+        <ol>
+          @for (entry of shown(); track entry.session.id) {
+            <li [class]="entry.session.kind">
+              <button
+                type="button"
+                [attr.aria-expanded]="opened() === entry.session.id"
+                (click)="toggle(entry.session.id)"
+              >
+                <time [attr.datetime]="entry.session.startedAt">{{ day(entry) }}</time>
+                <b>{{ words[entry.session.kind] }}</b>
+                <span>
+                  {{ what(entry) }}
+                  @if (changed(entry); as change) {
+                    <em>{{ change }}</em>
+                  }
+                  @if (beside(entry); as more) {
+                    <small>{{ more }}</small>
+                  }
+                </span>
+              </button>
+              @if (opened() === entry.session.id) {
+                <ma-entry-edit [tool]="tool()" [entry]="entry.session" (left)="opened.set('')" />
+              }
+            </li>
+          }
+        </ol>
+        @if (more() > 0) {
+          <p-button
+            [label]="'Show ' + more() + ' earlier'"
+            severity="secondary"
+            [outlined]="true"
+            (onClick)="many.set(many() + 100)"
+          />
+        }
+      } @else {
+        <p class="muted">
+          Nothing yet. Take a plan to the bench, tap “Used it” on the rack, or put in what you remember.
+        </p>
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.9rem;
+    }
+    .sum {
+      font-size: 1.15rem;
+    }
+    .faces {
+      color: var(--muted);
+    }
+    .put,
+    header {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.6rem;
+      align-items: center;
+    }
+    header {
+      justify-content: space-between;
+    }
+    ol {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    li {
+      border-bottom: 1px solid var(--line);
+    }
+    li > button {
+      display: grid;
+      grid-template-columns: 7.2rem 6rem 1fr;
+      gap: 0.8rem;
+      width: 100%;
+      min-height: 44px;
+      padding: 0.45rem 0.3rem;
+      text-align: left;
+      font: inherit;
+      color: inherit;
+      background: none;
+      border: 0;
+      cursor: pointer;
+    }
+    li > button:hover {
+      background: var(--raised);
+    }
+    .honing b,
+    .grinding b {
+      color: var(--accent);
+    }
+    span {
+      display: grid;
+    }
+    em {
+      font-style: normal;
+      color: var(--leather);
+      font-weight: 700;
+    }
+    small {
+      color: var(--muted);
+      font-size: 0.92rem;
+    }
+    @media (max-width: 40rem) {
+      li > button {
+        grid-template-columns: auto 1fr;
+      }
+      li > button span {
+        grid-column: 1 / -1;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LifeSide {
+  readonly tool = input.required<Stored<Tool>>();
+
+  private readonly records = inject(RecordsStore);
+  private readonly figures = inject(Figures);
+  private readonly nameOf = toSignal(inject(AbrasivesStore).nameOf$, { requireSync: true });
+  protected readonly life = toSignal(
+    toObservable(this.tool).pipe(
+      map(({ id }) => id),
+      distinctUntilChanged(),
+      switchMap((id) => this.records.life(id)),
+    ),
+  );
+  protected readonly words = KIND_WORDS;
+  protected readonly kinds = SESSION_KINDS;
+  protected readonly filters = [
+    { value: 'all', label: 'All' },
+    { value: 'edge', label: 'Sharpening' },
+    { value: 'use', label: 'Use' },
+  ];
+  protected readonly filter = signal<'all' | 'edge' | 'use'>('all');
+  protected readonly many = signal(AT_FIRST);
+  protected readonly opened = signal('');
+  protected readonly blank = signal<Session | undefined>(undefined);
+
+  private readonly wanted = computed(() => {
+    const [entries, filter] = [this.life()?.entries ?? [], this.filter()];
+    return entries
+      .filter(({ session }) => filter === 'all' || (session.kind === 'use') === (filter === 'use'))
+      .toReversed();
+  });
+  protected readonly shown = computed(() => this.wanted().slice(0, this.many()));
+  protected readonly more = computed(() => Math.max(0, this.wanted().length - this.many()));
+
+  protected readonly sum = computed(() => {
+    const { record, entries } = this.life() ?? {};
+    const [first] = entries ?? [];
+    if (!record || !first) return '';
+    const { state } = record;
+    const honings = entries?.filter(({ session }) => session.kind === 'honing').length ?? 0;
+    const land =
+      state.landMm === undefined
+        ? ''
+        : ` The land is ${this.figures.length(state.landMm)}, reckoned from ${FROM[state.landFrom]} and ${state.honingsSinceThen === 1 ? 'one honing' : `${state.honingsSinceThen} honings`} since.`;
+    return (
+      `Since ${formatDay(first.session.startedAt)}: honed ${honings === 1 ? 'once' : `${honings} times`}, ` +
+      `the edge ${this.figures.length(state.backMm)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}${this.lastSet(state)}`
+    );
+  });
+
+  /** The faces that were honed, as they are reckoned to stand. */
+  protected readonly faces = computed(() => {
+    const { record, entries } = this.life() ?? {};
+    if (!record || !entries?.some(({ session }) => session.kind === 'honing')) return '';
+    const { facets, tipUm } = record.state;
+    const told = facets
+      .filter(({ facet }) => facet !== 'primary' && facet !== 'body')
+      .map(({ facet, angleDeg, lengthMm, marksUm }) => {
+        const marks = marksUm === undefined ? '' : `, marks about ${this.figures.number(marksUm, 1)} µm deep`;
+        return `${FACE_WORDS[facet]} ${this.figures.length(lengthMm)} long at ${this.figures.angle(angleDeg)}${marks}`;
+      });
+    const tip = `Its tip should be about ${this.figures.number(tipUm, 1)} µm round by now.`;
+    return `By its strokes: ${told.join('; ')}. ${tip}`;
+  });
+
+  /** The angle last set, on which seat and stop. */
+  private lastSet({ lastSetting }: EdgeState): string {
+    if (!lastSetting) return '';
+    const { angleDeg, projectionMm, seatName, at, stop } = lastSetting;
+    const by = stop ? ` by stop ${stop.label} of ${stop.board}` : '';
+    const out =
+      projectionMm === undefined
+        ? ''
+        : `, ${this.figures.length(projectionMm)} out of the ${seatName ?? 'guide'}`;
+    return ` Last set to ${this.figures.angle(angleDeg)}${by}${out}, on ${formatDay(at)}.`;
+  }
+
+  protected day({ session }: Entry): string {
+    return formatDay(session.startedAt);
+  }
+
+  protected what(entry: Entry): string {
+    return entryWords(entry, this.nameOf(), this.figures);
+  }
+
+  protected changed(entry: Entry): string {
+    return changeWords(entry, this.figures);
+  }
+
+  /** Who, burr and proof, notes. */
+  protected beside({ session }: Entry): string {
+    const { who, outcome, notes } = session;
+    return [who, outcome && outcomeWords(outcome), notes].filter(Boolean).join(' · ');
+  }
+
+  protected toggle(id: string): void {
+    this.opened.set(this.opened() === id ? '' : id);
+  }
+
+  protected begin(kind: SessionKind): void {
+    this.blank.set(blankEntry(this.tool(), kind, new Date(), this.life()?.record.state.lastSetting));
+  }
+}
+
+const FACE_WORDS: Readonly<Record<Facet, string>> = {
+  micro: 'micro-bevel',
+  secondary: 'secondary',
+  primary: 'primary',
+  bevel: 'bevel',
+  left: 'left bevel',
+  right: 'right bevel',
+  back: 'back',
+  rim: 'rims',
+  body: 'body',
+  inside: 'inside',
+  keel: 'keel',
+};
+
+const FROM = {
+  entered: 'what was entered',
+  assumed: 'what was taken for it',
+  measured: 'what was measured',
+  ground: 'the last grinding',
+} as const;

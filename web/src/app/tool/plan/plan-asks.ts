@@ -1,0 +1,285 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Checkbox } from 'primeng/checkbox';
+import { MultiSelect } from 'primeng/multiselect';
+import { type Abrasive, isWheel, kindFacts, servesShape, standsIn } from '@mellow-anvil/core/abrasive';
+import { ASSUMED_LAND_MM, includedDeg, shapeOfEdge, type Tool } from '@mellow-anvil/core/blade';
+import { GRINDING_PUSH_N, STOP_SHORT_MM } from '@mellow-anvil/core/grinding';
+import { type PlanRequest, type School, SCHOOLS } from '@mellow-anvil/core/plan';
+import type { EdgeState } from '@mellow-anvil/core/record';
+import { WAYS } from '@mellow-anvil/core/work';
+import { LAND_FROM } from '../../words/land-words';
+import { ChoiceField } from '../../ui/choice-field';
+import { Figures } from '../../ui/figures';
+import { QuantityField } from '../../ui/quantity-field';
+import { ConditionAsk } from './condition-ask';
+import { SCHOOL_WORDS, WAY_WORDS } from '../../words/condition-words';
+
+/** What a plan asks of the person: how dull, how fine, and at what pace. */
+@Component({
+  selector: 'ma-plan-asks',
+  imports: [Checkbox, ChoiceField, ConditionAsk, FormsModule, MultiSelect, QuantityField],
+  template: `
+    <ma-condition-ask
+      [condition]="request().condition"
+      [groundDeg]="groundDeg()"
+      [said]="said()"
+      (asked)="asked.emit({ condition: $event })"
+    />
+    <div class="asks">
+      @if (land(); as l) {
+        <ma-quantity
+          label="Land now"
+          [value]="request().landMm ?? l.mm"
+          (valueChange)="asked.emit({ landMm: $event })"
+          [sentence]="said()('landMm')"
+          [hint]="l.hint"
+        />
+      }
+      <ma-quantity
+        label="Finish at least"
+        quantity="micron"
+        [value]="request().finishUm"
+        (valueChange)="asked.emit({ finishUm: $event ?? unread })"
+        [sentence]="said()('finishUm')"
+        [hint]="finestHint()"
+      />
+      <ma-choice
+        label="By which school"
+        [options]="schools"
+        [value]="request().school ?? 'least-time'"
+        (valueChange)="chooseSchool($event)"
+        [sentence]="said()('order') || said()('stones') || said()('startUm')"
+      />
+      @if (request().school === 'exact') {
+        <div class="order">
+          <label for="order" id="order-label">The order</label>
+          <p-multiSelect
+            inputId="order"
+            ariaLabelledBy="order-label"
+            appendTo="body"
+            display="chip"
+            placeholder="Choose the stones"
+            [options]="$any(orderable())"
+            optionLabel="label"
+            optionValue="value"
+            [ngModel]="request().order ?? []"
+            (ngModelChange)="chooseOrder($event)"
+          />
+        </div>
+      }
+    </div>
+    <details [open]="request().grind !== undefined">
+      <summary>{{ wheels().length > 1 ? 'Wheel, pace and push' : 'Pace and push' }}</summary>
+      @if (wheels().length > 1) {
+        <div class="asks">
+          <ma-choice
+            label="Grind first"
+            [options]="wheels()"
+            [value]="request().grind?.wheelId ?? ''"
+            (valueChange)="chooseWheel($event)"
+            [sentence]="said()('grind.wheelId')"
+          />
+          @if (request().grind; as grind) {
+            <ma-quantity
+              label="Stop short of the edge"
+              [value]="grind.stopShortMm"
+              (valueChange)="asked.emit({ grind: { ...grind, stopShortMm: $event ?? unread } })"
+              [sentence]="said()('grind.stopShortMm')"
+              hint="0.5 to 1 mm where a secondary follows"
+            />
+            <ma-quantity
+              label="Push against the wheel (N)"
+              quantity="number"
+              [value]="grind.pushN"
+              (valueChange)="asked.emit({ grind: { ...grind, pushN: $event ?? unread } })"
+              [sentence]="said()('grind.pushN')"
+              hint="A light hand is about 5"
+            />
+          }
+        </div>
+      }
+      <div class="asks">
+        <ma-choice
+          label="Stroke"
+          [options]="ways"
+          [value]="request().way ?? 'pull'"
+          (valueChange)="asked.emit({ way: $event })"
+        />
+        <span class="check">
+          <p-checkbox
+            inputId="lighter"
+            [binary]="true"
+            [ngModel]="request().lighter ?? false"
+            (ngModelChange)="asked.emit({ lighter: $event })"
+          />
+          <label for="lighter">Lighter as it gets finer</label>
+        </span>
+        @if (hasStrop()) {
+          <span class="check">
+            <p-checkbox
+              inputId="strop-last"
+              [binary]="true"
+              [ngModel]="request().strop ?? true"
+              (ngModelChange)="asked.emit({ strop: $event })"
+            />
+            <label for="strop-last">Strop at the end</label>
+          </span>
+        }
+        <ma-quantity
+          label="Push on the blade (N)"
+          quantity="number"
+          [value]="request().forceN"
+          (valueChange)="asked.emit({ forceN: $event ?? unread })"
+          [sentence]="said()('forceN')"
+          hint="20 N is about the weight of two kilos"
+        />
+        <ma-quantity
+          label="Strokes a minute"
+          quantity="number"
+          [value]="request().strokesPerMin"
+          (valueChange)="asked.emit({ strokesPerMin: $event ?? unread })"
+          [sentence]="said()('strokesPerMin')"
+        />
+        <ma-quantity
+          label="Largest jump (times finer)"
+          quantity="number"
+          [value]="request().maxRatio"
+          (valueChange)="asked.emit({ maxRatio: $event })"
+          [sentence]="said()('maxRatio')"
+          hint="10 lets 1000 be followed by 8000; empty for no limit"
+        />
+        <ma-quantity
+          label="Most strokes on one stone"
+          quantity="number"
+          [value]="request().mostStrokes"
+          (valueChange)="asked.emit({ mostStrokes: $event })"
+          [sentence]="said()('mostStrokes')"
+          hint="Raised where no plan keeps to it; empty for none"
+        />
+      </div>
+    </details>
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.7rem 1.6rem;
+      align-items: start;
+    }
+    :host > .asks {
+      order: 2;
+      flex: 1 1 100%;
+    }
+    .asks {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.7rem 1.4rem;
+      align-items: start;
+    }
+    .order label {
+      display: block;
+      font-weight: 700;
+      font-size: 0.95rem;
+    }
+    .check {
+      display: flex;
+      gap: 0.5rem;
+      align-items: center;
+      min-height: 44px;
+      padding-top: 1.6rem;
+    }
+    ma-quantity {
+      max-width: 15rem;
+    }
+    details {
+      order: 4;
+    }
+    details[open] {
+      flex: 1 1 100%;
+    }
+    summary {
+      cursor: pointer;
+      font-weight: 700;
+      padding: 0.2rem 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PlanAsks {
+  readonly request = input.required<PlanRequest>();
+  readonly tool = input.required<Tool>();
+  readonly state = input<EdgeState>();
+  readonly stones =
+    input.required<readonly (Abrasive & { readonly id: string; readonly sizeUm: number })[]>();
+  /** The sentence about a part of the request, or nothing. */
+  readonly said = input.required<(part: string) => string>();
+  /** The stones of the plan as it stands, by id. */
+  readonly planned = input<readonly string[]>([]);
+  readonly asked = output<Partial<PlanRequest>>();
+
+  private readonly figures = inject(Figures);
+  protected readonly unread = NaN;
+  protected readonly schools = SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value].label }));
+  protected readonly ways = WAYS.map((value) => ({ value, label: WAY_WORDS[value] }));
+  protected readonly groundDeg = computed(() => {
+    const { edge } = this.tool();
+    return edge.form === 'single-bevel' ? edge.primaryDeg : includedDeg(edge);
+  });
+  protected readonly hasStrop = computed(() => this.stones().some(({ kind }) => kind === 'strop'));
+  /** What hones this edge, coarse to fine. */
+  private readonly honing = computed(() => {
+    const shape = shapeOfEdge(this.tool().edge);
+    return this.stones().filter(
+      (stone) =>
+        servesShape(stone, shape) && !kindFacts(stone.kind).strop && standsIn(stone, this.request().set),
+    );
+  });
+  protected readonly orderable = computed(() =>
+    this.honing().map(({ id, name }) => ({ value: id, label: name })),
+  );
+
+  /** Only an edge with a secondary has a land. */
+  protected readonly land = computed(() => {
+    const { edge } = this.tool();
+    if (edge.form !== 'single-bevel' || edge.secondaryDeg === undefined) return undefined;
+    const state = this.state();
+    const mm = state?.landMm === undefined ? edge.landMm : Number(state.landMm.toFixed(3));
+    if (this.request().landMm !== undefined) return { mm, hint: 'As you measured it for this plan' };
+    if (mm === undefined)
+      return { mm, hint: `Not measured: ${this.figures.length(ASSUMED_LAND_MM)} is assumed` };
+    const hint =
+      state && state.honingsSinceThen > 0
+        ? `Reckoned: ${LAND_FROM[state.landFrom].toLowerCase()}, ${state.honingsSinceThen} honed since`
+        : LAND_FROM[state?.landFrom ?? 'entered'];
+    return { mm, hint };
+  });
+
+  protected readonly finestHint = computed(() => {
+    const finest = this.honing().at(-1);
+    return finest ? `Your finest is ${this.figures.number(finest.sizeUm, 1)} µm` : '';
+  });
+
+  protected readonly wheels = computed(() => [
+    { value: '', label: 'No, hone only' },
+    ...this.stones()
+      .filter(isWheel)
+      .map(({ id, name }) => ({ value: id, label: name })),
+  ]);
+
+  protected chooseWheel(wheelId: string): void {
+    const { stopShortMm = STOP_SHORT_MM, pushN = GRINDING_PUSH_N } = this.request().grind ?? {};
+    this.asked.emit({ grind: wheelId ? { wheelId, stopShortMm, pushN } : undefined });
+  }
+
+  /** An exact order begins with the stones of the plan as it is. */
+  protected chooseSchool(school: School): void {
+    const order = this.request().order ?? this.planned();
+    this.asked.emit(school === 'exact' ? { school, order } : { school });
+  }
+
+  /** Whatever order they were ticked in, stones go from coarse to fine. */
+  protected chooseOrder(ids: readonly string[]): void {
+    this.asked.emit({ order: this.orderable().flatMap(({ value }) => (ids.includes(value) ? [value] : [])) });
+  }
+}

@@ -1,0 +1,121 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { Button } from 'primeng/button';
+import type { Abrasive, StonesRecord } from '@mellow-anvil/core/abrasive';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { compareSchools, type PlanRequest, type School } from '@mellow-anvil/core/plan';
+import { Figures } from '../../ui/figures';
+import { SCHOOL_WORDS } from '../../words/condition-words';
+
+/** The same job by every school, side by side. */
+@Component({
+  selector: 'ma-schools',
+  imports: [Button],
+  template: `
+    <table>
+      <caption class="visually-hidden">The same job by every school</caption>
+      <thead>
+        <tr>
+          <th scope="col">School</th>
+          <th scope="col">Stones</th>
+          <th scope="col" class="number">Strokes</th>
+          <th scope="col" class="number">Minutes</th>
+          <th scope="col" class="number">Steel</th>
+          <th scope="col"><span class="visually-hidden">Choose</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        @for (row of rows(); track row.school) {
+          <tr [class.here]="row.here">
+            <th scope="row">
+              {{ row.label }}
+              <small>{{ row.says }}</small>
+            </th>
+            @if (row.refusal) {
+              <td colspan="4">{{ row.refusal }}</td>
+            } @else {
+              <td>{{ row.stones }}</td>
+              <td class="number figure">{{ row.strokes }}</td>
+              <td class="number figure">{{ row.minutes }}</td>
+              <td class="number figure">{{ row.steel }}</td>
+            }
+            <td>
+              @if (row.here) {
+                <b>in use</b>
+              } @else if (!row.refusal) {
+                <p-button
+                  label="Use it"
+                  [ariaLabel]="'Use it: ' + row.label"
+                  size="small"
+                  severity="secondary"
+                  [outlined]="true"
+                  (onClick)="chosen.emit(row.school)"
+                />
+              }
+            </td>
+          </tr>
+        }
+      </tbody>
+    </table>
+  `,
+  styles: `
+    table {
+      border-collapse: collapse;
+      width: 100%;
+    }
+    th,
+    td {
+      text-align: left;
+      padding: 0.4rem 0.7rem 0.4rem 0;
+      border-bottom: 1px solid var(--line);
+      vertical-align: middle;
+    }
+    .number {
+      text-align: right;
+      white-space: nowrap;
+    }
+    p-button,
+    td:last-child {
+      white-space: nowrap;
+    }
+    td.figure {
+      font-size: 1.15rem;
+    }
+    small {
+      display: block;
+      font-weight: 400;
+      color: var(--muted);
+    }
+    .here th {
+      border-left: 5px solid var(--accent);
+      padding-left: 0.6rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SchoolsPanel {
+  /** The tool as it stands. */
+  readonly tool = input.required<Tool>();
+  readonly request = input.required<PlanRequest>();
+  readonly stones = input.required<readonly (Abrasive & { readonly id: string })[]>();
+  readonly record = input<StonesRecord>({});
+  readonly chosen = output<School>();
+
+  private readonly figures = inject(Figures);
+
+  protected readonly rows = computed(() => {
+    const names = new Map(this.stones().map(({ id, name }) => [id, name]));
+    const now = this.request().school ?? 'least-time';
+    return compareSchools(this.tool(), this.stones(), this.request(), this.record()).map(
+      ({ school, plan, refusal, strokes, steelMm3 }) => ({
+        school,
+        ...SCHOOL_WORDS[school],
+        here: school === now,
+        refusal,
+        strokes,
+        stones: plan?.steps.map(({ id }) => names.get(id)).join(' → ') ?? '',
+        minutes: plan ? this.figures.minutes(plan.totalMin) : '',
+        steel: `${this.figures.number(steelMm3, 2)} mm³`,
+      }),
+    );
+  });
+}

@@ -1,0 +1,78 @@
+import { TestBed } from '@angular/core/testing';
+import type { KnifeEdge } from '@mellow-anvil/core/blade';
+import type { Packing } from '@mellow-anvil/core/guide';
+import { press, textOf, typeInto, until } from '../../testing/host';
+import { answer, playServer } from '../../testing/page';
+import { FoldingPanel } from './folding-panel';
+import { LiftPanel } from './lift-panel';
+
+const KNIFE: KnifeEdge = {
+  form: 'knife',
+  lengthMm: 80,
+  widthMm: 22,
+  spineMm: 3,
+  leftDeg: 15,
+  rightDeg: 15,
+  grind: 'flat',
+};
+
+describe('LiftPanel', () => {
+  const show = async (packing: readonly Packing[] = []) => {
+    const server = playServer();
+    const fixture = TestBed.createComponent(LiftPanel);
+    fixture.componentRef.setInput('knife', KNIFE);
+    answer(server, '/api/settings', { name: 'Shop', units: 'mm', decimalMark: 'point', version: 2, packing });
+    await fixture.whenStable();
+    return { server, fixture };
+  };
+
+  it('lifts the spine for the bevel, and stacks the fewest pieces at hand', async () => {
+    const { fixture } = await show([
+      { name: 'washer', thicknessMm: 1.6, count: 4 },
+      { name: 'thin washer', thicknessMm: 1, count: 4 },
+    ]);
+    expect(textOf(fixture, 'dd')).toBe('4.25 mm');
+    expect(textOf(fixture, '[role=status]')).toMatch(
+      /Stack 2 × washer and 1 × thin washer: 4\.2 mm, which gives 14\.9°/,
+    );
+    expect((fixture.nativeElement as HTMLElement).querySelectorAll('.piece').length).toBe(3);
+    await typeInto(fixture, 'Bevel per side', '3');
+    expect(textOf(fixture)).toContain('already stands at 3.9°');
+  });
+
+  it('says how near they come where no stack will do', async () => {
+    const { fixture } = await show([{ name: 'coin', thicknessMm: 2.2, count: 1 }]);
+    expect(textOf(fixture, '[role=status]')).toContain('nearest they come to is 9.6°');
+  });
+
+  it('keeps a piece on the server once it is whole, and refuses a foil of nothing', async () => {
+    const { server, fixture } = await show();
+    await press(fixture, 'Add a piece');
+    await typeInto(fixture, 'Piece', 'card');
+    await typeInto(fixture, 'Thickness', '0');
+    await typeInto(fixture, 'How many', '12');
+    await until(() => {
+      fixture.detectChanges();
+      return textOf(fixture).includes('lies between 0.01 and 50 mm');
+    }, 'the thickness is refused');
+    server.expectNone({ method: 'PUT', url: '/api/settings' });
+    await typeInto(fixture, 'Thickness', '0.3');
+    let put: ReturnType<typeof server.match> = [];
+    await until(() => (put = server.match({ method: 'PUT', url: '/api/settings' })).length > 0, 'it is sent');
+    expect(put[0]?.request.body.packing).toEqual([{ name: 'card', thicknessMm: 0.3, count: 12 }]);
+  });
+});
+
+describe('FoldingPanel', () => {
+  it('leads to the nearest crease by halving, and says how far off it is', async () => {
+    playServer();
+    const fixture = TestBed.createComponent(FoldingPanel);
+    fixture.componentRef.setInput('angleDeg', 22.5);
+    await fixture.whenStable();
+    expect(textOf(fixture, '[role=status]')).toBe('The crease at 22.5° is exactly what is wanted.');
+    await typeInto(fixture, 'Angle to find', '30');
+    expect(textOf(fixture, 'ol')).toContain('Halve 22.5° to 33.75°: a crease at 28.13°');
+    await typeInto(fixture, 'Angle to find', '90');
+    expect(textOf(fixture)).toContain('below 90°');
+  });
+});

@@ -1,0 +1,143 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
+import { Popover } from 'primeng/popover';
+import type { Stored } from '@mellow-anvil/contract';
+import { RACK_STATES, type RackState, type Tool } from '@mellow-anvil/core/blade';
+import { RACK_RULES, readiness } from '@mellow-anvil/core/record';
+import { contentOf } from '../data/collection.store';
+import { Figures } from '../ui/figures';
+import { Notices } from '../platform/notices';
+import { ToolsStore } from '../data/tools.store';
+import { RecordsStore, type Records } from '../data/records.store';
+import { StateMark } from '../drawings/state-mark';
+import { STATE_WORDS } from '../words/state-words';
+
+/** What the tool in hand asks for, by which rule, and the user's own word over it. */
+@Component({
+  selector: 'ma-tool-state',
+  imports: [Button, FormsModule, Popover, StateMark],
+  template: `
+    @if (ready(); as r) {
+      <ma-state-mark [state]="r.state" />
+      <span>{{ r.why }}</span>
+      <p-button
+        label="Why"
+        ariaLabel="Why this state"
+        [text]="true"
+        size="small"
+        (onClick)="panel.toggle($event)"
+      />
+      <p-popover #panel ariaLabel="Why this state">
+        <div class="panel">
+          @if (rule(); as holds) {
+            <p>
+              {{ holds.says }}
+              <small>{{ holds.footing }}</small>
+            </p>
+          }
+          @if (r.otherwise; as otherwise) {
+            <p>By the record it would be: {{ words[otherwise].toLowerCase() }}.</p>
+          }
+          <b>You know better?</b>
+          <div class="actions">
+            @for (state of states; track state) {
+              <p-button
+                [label]="words[state]"
+                size="small"
+                severity="secondary"
+                [outlined]="r.state !== state"
+                (onClick)="overrule(state); panel.hide()"
+              />
+            }
+            @if (r.rule === 'overruled') {
+              <p-button
+                label="As the record says"
+                size="small"
+                (onClick)="overrule(undefined); panel.hide()"
+              />
+            }
+          </div>
+          <small>Your word stands until it is sharpened, or used until it no longer cuts.</small>
+          <details>
+            <summary>All the rules, in order</summary>
+            <p>The first of these that holds gives the state:</p>
+            <ol>
+              @for (rule of rules; track rule.name) {
+                <li [class.holds]="rule.name === r.rule">
+                  <b>{{ words[rule.state] }}</b>
+                  {{ rule.says }}
+                  <small>{{ rule.footing }}</small>
+                </li>
+              }
+            </ol>
+          </details>
+        </div>
+      </p-popover>
+    }
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 0.2rem 0.8rem;
+      padding: 0.4rem 1.25rem 0;
+      min-height: 2.4rem;
+    }
+    .panel {
+      display: grid;
+      gap: 0.6rem;
+      max-width: 34rem;
+      max-height: 70vh;
+      overflow-y: auto;
+    }
+    ol {
+      margin: 0;
+      padding-left: 1.6rem;
+      display: grid;
+      gap: 0.25rem;
+    }
+    summary {
+      cursor: pointer;
+      font-weight: 700;
+    }
+    .holds {
+      background: var(--accent-wash);
+    }
+    small {
+      color: var(--muted);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ToolState {
+  readonly tool = input.required<Stored<Tool>>();
+  private readonly tools = inject(ToolsStore);
+  private readonly notices = inject(Notices);
+  private readonly figures = inject(Figures);
+  private readonly records = toSignal(inject(RecordsStore).records$, { initialValue: {} as Records });
+  protected readonly words = STATE_WORDS;
+  protected readonly states = RACK_STATES;
+  protected readonly rules = RACK_RULES;
+
+  protected readonly ready = computed(() => {
+    const record = this.records()[this.tool().id];
+    return record && readiness(this.tool(), record, this.figures.hand());
+  });
+
+  protected readonly rule = computed(() => RACK_RULES.find(({ name }) => name === this.ready()?.rule));
+
+  protected overrule(state: RackState | undefined): void {
+    const { overruling: _, ...tool } = contentOf<Tool>(this.tool());
+    const changed: Tool = state ? { ...tool, overruling: { state, at: new Date().toISOString() } } : tool;
+    this.tools.change(this.tool().id, this.tool().version, changed).subscribe({
+      next: () =>
+        this.notices.done(
+          state ? `${tool.name}: ${STATE_WORDS[state].toLowerCase()}, by your word.` : 'As the record says.',
+        ),
+      error: (reason: unknown) => this.notices.refused(reason),
+    });
+  }
+}

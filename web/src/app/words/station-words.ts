@@ -1,0 +1,264 @@
+import type { Abrasive, CareKind } from '@mellow-anvil/core/abrasive';
+import type { Edge } from '@mellow-anvil/core/blade';
+import { type BenchStep, type Count, purposeOf, type Station, type StationKind, type StropPurpose } from '@mellow-anvil/core/plan';
+import type { ProofTest } from '@mellow-anvil/core/record';
+import type { GateWord, Skip } from '@mellow-anvil/core/run';
+import { byTurns } from '@mellow-anvil/core/work';
+import type { Figures } from '../ui/figures';
+
+/** What to feel or look for at a stone (common practice, no source). */
+export function feelFor(
+  stone: Abrasive | undefined,
+  step: BenchStep | undefined,
+  of: readonly BenchStep[],
+  figures: Figures,
+): string {
+  if (step?.afterBurr || stone?.kind === 'strop') return stropWords(step, figures);
+  const purpose = step && purposeOf(step);
+  if (purpose === 'back')
+    return 'The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.';
+  if (purpose === 'primary')
+    return 'The guide set to the primary’s angle. Firmly, on the whole bevel, until only a narrow strip of the old one is left at the edge.';
+  if (purpose === 'curve' || step?.places)
+    return 'Press where the finger is drawn, and there only; trail the corners, they dig in.';
+  const stones = of.filter((each) => purposeOf(each) === 'edge');
+  if (step && step === stones[0])
+    return step.side === undefined
+      ? 'Push firmly, both corners down. Go on until a burr can be felt on the back.'
+      : 'Firmly, this side alone, until its burr stands all along on the other.';
+  if (step?.count === 'falling')
+    return 'Side by side now, a stroke fewer and lighter each time: the burr is turned over and tires.';
+  if (step && step.side === 1) return 'The other side, as many again, until its own burr stands all along.';
+  if (step && step === stones.at(-1))
+    return 'Lightly, pull strokes if you fear digging in. Done when the marks of the stone before are gone.';
+  return 'Lighter than before. Done when the marks of the stone before are gone.';
+}
+
+const STROP_FOR: Readonly<Record<StropPurpose, string>> = {
+  polishes: 'It polishes what the last stone left.',
+  aligns: 'It lays the tip straight.',
+  tops: 'It only polishes the tops of the grooves.',
+};
+
+/** How a strop is used: what for, how hard, how low. */
+function stropWords(step: BenchStep | undefined, figures: Figures): string {
+  const { purpose, forceN, lastN, lowerDeg } = step ?? {};
+  const push =
+    forceN === undefined || lastN === undefined || forceN === lastN
+      ? ''
+      : ` ${figures.number(forceN, 0)} N at first, ${figures.number(lastN, 0)} N at the end.`;
+  const lower =
+    lowerDeg === undefined
+      ? ''
+      : ` It gives: laid about ${figures.angle(Math.round(lowerDeg))} lower than its bevel.`;
+  return `${purpose ? `${STROP_FOR[purpose]} ` : ''}Pull only, edge trailing.${push}${lower} Stop, then turn over: never lift at the end.`;
+}
+
+/** The sides an edge is worked on by turns, as they are called. */
+export function sideNamesOf(edge: Edge | undefined): readonly [string, string] | readonly [''] {
+  if (!edge || !byTurns(edge)) return [''];
+  if (edge.form === 'scraping') return ['reverse side', 'scraping side'];
+  return edge.form === 'hook' ? ['outside', 'inside'] : ['left side', 'right side'];
+}
+
+/** A station that is only done: what it is called, what to do, what its one large target says. */
+export interface StationText {
+  readonly title: string;
+  readonly does: readonly string[];
+  readonly done: string;
+}
+
+/** Common practice, no source. */
+export const STATION_TEXT: Readonly<Record<StationKind, StationText>> = {
+  ready: {
+    title: 'Ready the bench',
+    does: ['Stones wet, strop charged, rags, oil and marker at hand.', 'Good light, low from the side.'],
+    done: 'It is ready',
+  },
+  isolate: {
+    title: 'Isolate the machine',
+    does: ['Switch it off, pull the plug, wait until it stands.', 'Number the knives before they come out.'],
+    done: 'Unplugged, and standing still',
+  },
+  care: { title: 'See to the stone', does: [], done: 'It is done' },
+  look: {
+    title: 'Look at it',
+    does: [
+      'Chips, a worn white line along the edge, rust or pits near it, out of square?',
+      'How did the last shavings look? Anything worse than planned: stop, and plan anew.',
+    ],
+    done: 'As planned',
+  },
+  template: {
+    title: 'Grind the curve',
+    does: [
+      'To the line of its template: square to the back first, then the bevel.',
+      'Dip often; leave the very edge to the stones.',
+    ],
+    done: 'Ground to the line',
+  },
+  joint: {
+    title: 'Joint the edge',
+    does: [
+      'Grind the edge square, straight into the wheel, lightly, until the nick is just gone.',
+      'It will show a bright line all along: the bevel is ground until that is a hair.',
+    ],
+    done: 'Jointed',
+  },
+  grind: { title: 'At the wheel', does: [], done: 'Ground' },
+  heat: { title: 'Did it stay cool?', does: [], done: '' },
+  set: { title: 'Set the guide', does: [], done: 'It is set' },
+  lift: { title: 'Find the bevel', does: [], done: 'It lies on its bevel' },
+  marker: { title: 'Colour the bevel', does: [], done: '' },
+  stone: { title: '', does: [], done: 'Done' },
+  polished: { title: 'Polished corner to corner?', does: [], done: '' },
+  burr: { title: 'Feel for the burr', does: [], done: '' },
+  wash: {
+    title: 'Wash',
+    does: ['Stone, guide wheel, blade and hands: one coarse grain ruins the finer stone.'],
+    done: 'Washed',
+  },
+  scratch: { title: 'Are the marks gone?', does: [], done: '' },
+  'burr-off': {
+    title: 'Take off the burr',
+    does: [
+      'Back flat on the finest stone, a few strokes. Then a stroke on the bevel, one on the back, each lighter than the last, until no burr is felt on either side.',
+    ],
+    done: 'It is off',
+  },
+  nail: { title: 'Draw it along the nail', does: [], done: '' },
+  proof: { title: 'Prove it', does: [], done: '' },
+  wipe: {
+    title: 'Wipe and oil',
+    does: ['Wipe away from the edge, never along it.', 'A thin film of oil that does not dry.'],
+    done: 'Wiped and oiled',
+  },
+  refit: {
+    title: 'Refit it',
+    does: [
+      'The chip breaker slid on from the side, about 2 mm back, closer for fine work.',
+      'Take up the adjuster’s slack, sight the edge against something white, level it with the lateral lever.',
+    ],
+    done: 'Refitted',
+  },
+  away: { title: 'Put away', does: ['Wrap or cover the edge. Oily rags lie flat to dry.'], done: 'Put away' },
+};
+
+/** What a station is called on a list of the whole order. */
+export function stationName(
+  station: Station,
+  edge: Edge | undefined,
+  nameOf: (id: string) => string,
+  stepOf: (index: number) => Pick<BenchStep, 'abrasiveId' | 'side' | 'facet'> | undefined,
+): string {
+  const names = sideNamesOf(edge);
+  const side = (index: 0 | 1 | undefined): string =>
+    index === undefined || names.length === 1 ? '' : `, ${names[index] ?? ''}`;
+  const { title } = STATION_TEXT[station.kind];
+  switch (station.kind) {
+    case 'stone': {
+      const step = stepOf(station.step);
+      const face = step?.facet === 'back' || step?.facet === 'primary' ? `, the ${step.facet}` : '';
+      return `${nameOf(step?.abrasiveId ?? '')}${side(step?.side)}${face}`;
+    }
+    case 'care':
+      return `${CARE_TITLES[station.care]} ${nameOf(station.abrasiveId)}`;
+    case 'burr':
+      if (station.wanted) return 'Is the burr up?';
+      // What one side raised stands on the other.
+      return `${title}${side(station.side === undefined ? undefined : station.side === 0 ? 1 : 0)}`;
+    case 'marker':
+      return `${title}${station.wheel ? ', at the wheel' : side(station.side)}`;
+    case 'set':
+    case 'lift':
+      return `${title}${station.facet === 'primary' ? ', for the primary' : station.facet === 'micro' ? ', for the micro-bevel' : ''}`;
+    case 'grind':
+      return 'Eyes covered, at the wheel';
+    case 'proof':
+      return station.before ? 'Prove it before the strop' : title;
+    default:
+      return title;
+  }
+}
+
+export const MACHINE_REFIT: StationText = {
+  title: 'Refit the knives',
+  does: [
+    'By the machine’s manual: heights, torque and order of the screws are its maker’s.',
+    'Guards back on before the plug.',
+  ],
+  done: 'Refitted',
+};
+export const DOUBLE_BURR_OFF =
+  'Side for side, a stroke each, lighter every time, until no burr is felt on either; swap hands to mirror the angle.';
+export const OIL_WASH = 'Wipe off all the oil, wash with soap: oil and water stones are not mixed.';
+
+export const CARE_TITLES: Readonly<Record<CareKind, string>> = {
+  flattened: 'Flatten',
+  straightedge: 'Lay a straightedge on',
+  'new-sheet': 'A new sheet for',
+  recharged: 'Charge',
+  scraped: 'Scrape clean, then charge',
+  dressed: 'Dress',
+  cleaned: 'Clean',
+};
+
+/** What a gate told, where it led. */
+export const TOLD: Readonly<Record<GateWord, string>> = {
+  'burr-gaps': 'The burr stood only in part: press where it was missing.',
+  'burr-none': 'No burr yet: the stone has not reached the edge. Same angle, more strokes.',
+  'burr-strong': 'The burr is stronger in one place: press in the other from now on.',
+  'marker-low':
+    'Colour left at the edge: the angle is too low. A shorter projection, or a little more lift, then the marker again.',
+  'marker-steep':
+    'Colour left at the heel: steeper than the bevel. A longer projection, or less lift, then the marker again.',
+  'marker-skewed': 'Colour left on one side: not square. Clamp it against a stop, then the marker again.',
+  'marker-hollow': 'Colour left in patches: the stone is hollow there. Flatten it, then the marker again.',
+  scratches: 'Marks of the stone before still show: more here, until they are gone.',
+  'scratches-again': 'They still show: it may be a stray grain. Wash everything, then go on.',
+  'scratches-back':
+    'Twice more, and they still show: the stone before has not finished its own work. Some more there, wash, then here again.',
+  shakes: 'It shook there: a burr is left. A few light strokes at that place, then off with it.',
+  unpolished: 'Not to both corners yet: more here, both fingers near the edge.',
+  hot: 'Too hot to hold: dip after every pass, press less.',
+  coloured: 'It has coloured: soft there in plain steel. Light passes until the colour is ground away.',
+  'not-proved': 'Led back here by the proof: more of this, then prove it again.',
+};
+
+export const COUNT_WORDS: Readonly<Record<Count, string>> = {
+  through: 'Straight through',
+  half: 'Half and half',
+  'five-down': '5-4-3-2-1 a side',
+  'ten-down': '10 … 1 a side',
+  falling: 'In turn, fewer each time',
+  singles: 'In turn, one each',
+};
+
+export const SKIP_WORDS: Readonly<Record<Skip, string>> = {
+  'not-needed': 'Not needed here',
+  'done-before': 'Done before',
+  'no-time': 'No time now',
+  cannot: 'Cannot here',
+};
+
+export const PROOF_WORDS: readonly {
+  readonly test: ProofTest;
+  readonly label: string;
+  readonly how: string;
+  readonly yes: string;
+  readonly no: string;
+}[] = [
+  { test: 'nail', label: 'Thumbnail', how: 'Rest the edge on it, no pressure.', yes: 'Bites', no: 'Skates' },
+  {
+    test: 'nail-drawn',
+    label: 'Drawn along the nail',
+    how: 'Lightly, end to end; the two ends tell most.',
+    yes: 'Smooth',
+    no: 'Shakes',
+  },
+  { test: 'paper', label: 'Paper', how: 'Through the edge of a held sheet.', yes: 'Parts', no: 'Tears' },
+  { test: 'cut', label: 'A cut', how: 'Across the grain of pine.', yes: 'Clean', no: 'Lines or torn' },
+  { test: 'light', label: 'Light', how: 'Edge up, under a lamp.', yes: 'None seen', no: 'It shines' },
+  { test: 'sound', label: 'Sound', how: 'Listen to the cut.', yes: 'Crisp', no: 'Dull drag' },
+  { test: 'hair', label: 'Arm hair', how: 'Laid flat, drawn back.', yes: 'Taken', no: 'Left' },
+];
