@@ -152,7 +152,7 @@ const edgeState = shape<EdgeState>({
 
 const chipRecord = shape<ChipRecord>({ edges: figure, chipped: figure });
 
-export const toolRecordSchema = shape<ToolRecord>({
+const toolRecordSchema = shape<ToolRecord>({
   state: edgeState.required(),
   entries: figure,
   life: shape<UsualLife>({

@@ -64,7 +64,7 @@ export interface ShedYears {
 }
 
 /** What made-up years leave behind. */
-export interface ShedRecord {
+interface ShedRecord {
   readonly sessions: readonly RecordedSession[];
   readonly cares: readonly (Care & { readonly id: string })[];
 }

@@ -6,7 +6,7 @@ import type { Grade } from './grit.js';
 export type Upkeep = 'flatten' | 'sheet' | 'charge' | 'dress' | 'clean';
 
 /** What a kind of abrasive is and how it behaves. */
-export interface KindFacts {
+interface KindFacts {
   readonly label: string;
   /**
    * Removal against a water stone of the same size. Estimates, replaced by the user's own rate.

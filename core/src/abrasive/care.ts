@@ -66,16 +66,16 @@ export interface StoneCare {
 export const FLATTEN_AT_UM = 50;
 /** Strokes one charge of compound serves; charges before it is scraped clean; wheel minutes from one
  * dressing to the next (estimates: common practice says “now and then”). */
-export const RECHARGE_AT_STROKES = 300;
-export const SCRAPE_AT_RECHARGES = 4;
-export const DRESS_AT_MIN = 30;
+const RECHARGE_AT_STROKES = 300;
+const SCRAPE_AT_RECHARGES = 4;
+const DRESS_AT_MIN = 30;
 /** How uncertain a stone's own wear is before a straightedge was laid on it, in ln. */
 const WEAR_SD = 0.7;
 /** Less than this estimated hollow tells nothing against a reading, µm. */
 const LEAST_TOLD_UM = 5;
 
 /** Minutes each care takes where nobody noted it (estimates). */
-export const USUAL_CARE_MIN: Readonly<Record<CareKind, number>> = {
+const USUAL_CARE_MIN: Readonly<Record<CareKind, number>> = {
   flattened: 2,
   straightedge: 0.5,
   'new-sheet': 1,
@@ -86,7 +86,7 @@ export const USUAL_CARE_MIN: Readonly<Record<CareKind, number>> = {
 };
 
 /** What makes a kind's face new; the straightedge only looks. Scraped clean, a strop is charged anew with it. */
-export const RENEWED_BY: Readonly<Record<Upkeep, CareKind>> = {
+const RENEWED_BY: Readonly<Record<Upkeep, CareKind>> = {
   flatten: 'flattened',
   sheet: 'new-sheet',
   charge: 'recharged',

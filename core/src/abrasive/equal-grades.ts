@@ -1,7 +1,7 @@
 import { GRIT_STANDARDS, gradesOf, type Grade, type GritStandard } from './grit.js';
 
 /** A grade of another system, and the grain it has. */
-export type EqualGrade = Grade & { readonly sizeUm: number };
+type EqualGrade = Grade & { readonly sizeUm: number };
 
 /** Further off than this, a system has no grade that may be called equal. */
 const NEAR = 1.3;

@@ -11,7 +11,7 @@ export interface Grade {
   readonly grade: string;
 }
 
-export interface GritSize {
+interface GritSize {
   /** Median grain size. */
   readonly sizeUm: number;
   /** The standard behind it. */

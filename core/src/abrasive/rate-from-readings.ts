@@ -1,7 +1,7 @@
 import { PRIOR_SD, learnedRate, type LearnedRate } from './learned-rate.js';
 
 /** A rate that was read against the one assumed. */
-export interface RateSeen {
+interface RateSeen {
   /** The rate over the one assumed. */
   readonly ratio: number;
   /** How far off that ratio may be for what was measured alone, one standard deviation. */

@@ -19,7 +19,7 @@ export function wheelRadiusMm({ wheel }: Pick<Abrasive, 'wheel'>): number | unde
 export const rimSpeedMs = (radiusMm: number, rpm: number): number => (2 * Math.PI * radiusMm * rpm) / 60_000;
 
 /** What a wheel has lost, over how long, and how often it was dressed. */
-export interface WheelWear {
+interface WheelWear {
   readonly lostMm: number;
   readonly dressings: number;
   readonly lastDressedOn?: string;

@@ -7,7 +7,7 @@ export const JOBS = ['paring', 'carving', 'smoothing', 'jointing', 'chopping', '
 export type Job = (typeof JOBS)[number];
 
 /** What a tool's own edges say: how they fared, at which angle, in what wood. */
-export interface EdgeEvidence extends ChipRecord {
+interface EdgeEvidence extends ChipRecord {
   /** Their included angle. */
   readonly includedDeg: number;
   /** Side hardness of the wood they cut, on average. */
@@ -27,13 +27,13 @@ export interface AngleAdviceInput {
 }
 
 /** What speaks for a figure, by how much it moves it, and on what footing. */
-export interface AdviceReason {
+interface AdviceReason {
   readonly text: string;
   readonly byDeg: number;
   readonly footing: 'common practice' | 'estimate' | 'record' | 'geometry';
 }
 
-export interface AngleAdvice {
+interface AngleAdvice {
   /** Included angle, to half a degree. */
   readonly angleDeg: number;
   readonly leastDeg: number;
@@ -42,7 +42,7 @@ export interface AngleAdvice {
 }
 
 /** Medium hardwood: the footing of the usual angles (common practice: near 31° for plane irons). */
-export const MEDIUM_HARDNESS_LBF = 1000;
+const MEDIUM_HARDNESS_LBF = 1000;
 /** Degrees for wood twice as hard (estimate). */
 const PER_DOUBLING_DEG = 2;
 /** Edges it takes for the record to weigh as much as the table (estimate). */

@@ -1,14 +1,14 @@
 import { familyFacts, type Family } from '../blade/families.js';
 import type { Job } from './angle-advice.js';
 
-export interface FinishAdviceInput {
+interface FinishAdviceInput {
   readonly family: Family;
   readonly job: Job;
   readonly sideHardnessLbf: number;
   readonly figured?: boolean;
 }
 
-export interface FinishAdvice {
+interface FinishAdvice {
   /** Grain of the last abrasive, µm: fine enough for this work. */
   readonly finishUm: number;
   readonly reasons: readonly string[];
@@ -32,7 +32,7 @@ const JOB_WHY: Readonly<Record<Job, string>> = {
   smoothing: 'The plane leaves the finished surface (common practice: go finer).',
 };
 /** Softer than this the fibres bend before they are cut (estimate). */
-export const SOFT_LBF = 600;
+const SOFT_LBF = 600;
 const FINER = 0.6;
 
 /** Families whose edge is finished as their kind wants, whatever the work. */

@@ -73,7 +73,7 @@ export const SEEN_ALREADY: Partial<Readonly<Record<Look, Symptom>>> = {
 };
 
 /** What mends a cause: words, and a plan asked for that condition where a honing or grinding is it. */
-export interface Cure {
+interface Cure {
   readonly says: string;
   readonly condition?: ConditionKind;
   readonly faults?: readonly Fault['kind'][];
@@ -83,7 +83,7 @@ export interface Cure {
   readonly stones?: true;
 }
 
-export interface Cause {
+interface Cause {
   readonly name: string;
   readonly why: string;
   /** How common it is beside the others, 1 to 5 (estimate). */
@@ -93,7 +93,7 @@ export interface Cause {
   readonly cure: Cure;
 }
 
-export const CAUSES = {
+const CAUSES = {
   'not-there-yet': {
     name: 'The stone has not reached the edge everywhere',
     why: 'Worn steel is left along part of the edge: too few strokes there.',

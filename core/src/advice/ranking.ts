@@ -17,7 +17,7 @@ export interface Seen {
 }
 
 /** A cause with how likely it is beside the others, 0 to 1; together they are 1. */
-export interface Ranked {
+interface Ranked {
   readonly cause: CauseName;
   readonly share: number;
 }
@@ -53,7 +53,7 @@ export function rankCauses({ symptoms, looks }: Seen): readonly Ranked[] {
 }
 
 /** The next look, and how much it is expected to tell, in bits. */
-export interface NextLook {
+interface NextLook {
   readonly look: Look;
   readonly bits: number;
 }

@@ -1,5 +1,5 @@
 /** A timber and how hard it is to dent sideways. */
-export interface Timber {
+interface Timber {
   readonly name: string;
   /** What people at a bench call it, for matching their records. */
   readonly calledAlso: readonly string[];

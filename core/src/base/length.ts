@@ -7,7 +7,7 @@ export type LengthUnits = 'mm' | 'inch';
 /** 1 inch is 25.4 mm exactly (international yard and pound agreement, 1959). */
 export const MM_PER_INCH = 25.4;
 /** A thou (mil) is a thousandth of an inch. */
-export const MM_PER_THOU = MM_PER_INCH / 1000;
+const MM_PER_THOU = MM_PER_INCH / 1000;
 const MM_PER_UM = 0.001;
 
 const UNIT_MM: Readonly<Record<string, number>> = {
@@ -72,7 +72,7 @@ export function parseLength(text: string, units: LengthUnits = 'mm', field = 'le
   return parseNumber(amount, field) * (unitMm ?? (units === 'mm' ? 1 : MM_PER_INCH));
 }
 
-export interface LengthFormat {
+interface LengthFormat {
   readonly units: LengthUnits;
   readonly mark?: DecimalMark;
   /** Places for millimetres; inches get one more, since an inch is 25 times as long. Default 2. */

@@ -1,7 +1,7 @@
 import { insist } from '../base/refusal.js';
 import { toDeg } from '../base/trig.js';
 
-export interface BackBevelInput {
+interface BackBevelInput {
   readonly shimMm: number;
   /** From the edge to the shim's near edge, along the blade. */
   readonly distanceMm: number;

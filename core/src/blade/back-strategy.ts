@@ -2,7 +2,7 @@ import { BACKS, type Back } from './edge.js';
 import { familyFacts, type Family } from './families.js';
 
 /** One way of treating a flat back, for one family. */
-export interface BackWay {
+interface BackWay {
   readonly back: Back;
   readonly allowed: boolean;
   readonly advised: boolean;

@@ -18,7 +18,7 @@ export interface Point {
 }
 
 /** A facet's place in the chain from the edge up: which surface it is. */
-export type FacetName =
+type FacetName =
   'micro' | 'secondary' | 'primary' | 'left' | 'right' | 'polished' | 'back-bevel' | 'counter';
 
 /** One surface of the section, from the edge's end to the far one. */

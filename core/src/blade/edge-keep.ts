@@ -1,7 +1,7 @@
 import { insist } from '../base/refusal.js';
 import { sinDeg } from '../base/trig.js';
 
-export interface EdgeKeepInput {
+interface EdgeKeepInput {
   /** Included angle of the edge. */
   readonly angleDeg: number;
   /** Included angle it is compared with. */

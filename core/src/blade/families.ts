@@ -5,7 +5,7 @@ export const USE_MEASURES = ['minutes', 'metresPlaned', 'mortises'] as const;
 export type UseMeasure = (typeof USE_MEASURES)[number];
 
 /** What a family is by default. Angles are common practice, no source, unless said otherwise. */
-export interface FamilyFacts {
+interface FamilyFacts {
   readonly label: string;
   readonly form: EdgeForm;
   /** Whether the back is the surface the tool registers on: then it is never bevelled. */

@@ -8,7 +8,7 @@ export interface HollowGrindInput {
   readonly bevelDeg: number;
 }
 
-export interface HollowGrind {
+interface HollowGrind {
   /** Length of the bevel from edge to heel, straight across the hollow: t/sin β. */
   readonly faceMm: number;
   /** Depth of the hollow at its middle: the sagitta. */
@@ -42,7 +42,7 @@ export const chordTurnDeg = (chordMm: number, radiusMm: number): number =>
   chordMm < 2 * radiusMm ? toDeg(Math.asin(chordMm / 2 / radiusMm)) : Infinity;
 
 /** A hollow bevel after some honing on its two rims. Lengths mm, areas mm². */
-export interface HonedHollow {
+interface HonedHollow {
   /** Steel given up, against the blade as the wheel left it. */
   readonly steelMm2: number;
   /** What the same recession costs on a flat bevel, e·t, less that. */

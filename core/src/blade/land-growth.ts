@@ -1,7 +1,7 @@
 import { insist } from '../base/refusal.js';
 import { cosDeg, sinDeg, tanDeg } from '../base/trig.js';
 
-export interface LandGrowthInput {
+interface LandGrowthInput {
   readonly primaryDeg: number;
   readonly secondaryDeg: number;
   /** How far the edge has receded along the back from where the primary would meet it. */
@@ -10,7 +10,7 @@ export interface LandGrowthInput {
   readonly thicknessMm?: number;
 }
 
-export interface LandGrowth {
+interface LandGrowth {
   /** Length of the secondary along its own face. */
   readonly landMm: number;
   /** Cross-section of steel given up. */

@@ -3,7 +3,7 @@ import type { Point } from './chain.js';
 import { edgeKeep } from './edge-keep.js';
 import { landGrowth, recessionForLand, widestLandMm } from './land-growth.js';
 
-export interface SettingShiftInput {
+interface SettingShiftInput {
   readonly primaryDeg: number;
   readonly thicknessMm: number;
   readonly widthMm: number;

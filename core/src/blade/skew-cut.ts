@@ -1,7 +1,7 @@
 import { insist } from '../base/refusal.js';
 import { cosDeg, tanDeg, toDeg } from '../base/trig.js';
 
-export interface SkewCutInput {
+interface SkewCutInput {
   /** Angle of the flat-backed edge, square to it. */
   readonly bevelDeg: number;
   /** How far the edge is turned from square to the cut. */

@@ -14,10 +14,10 @@ export interface BoardTracksInput {
   readonly lineMm?: number;
 }
 
-export type TrackCause = 'tilted' | 'too-flat' | 'nicked' | 'none';
+type TrackCause = 'tilted' | 'too-flat' | 'nicked' | 'none';
 
 /** One thing a board's tracks say, with its cheapest cure first. */
-export interface TrackFinding {
+interface TrackFinding {
   readonly cause: TrackCause;
   readonly says: string;
   readonly cures: readonly string[];

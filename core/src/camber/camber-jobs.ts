@@ -12,7 +12,7 @@ export const CURVED_FAMILIES: readonly Family[] = [
   'spokeshave-iron',
 ];
 
-export interface CamberJobFacts {
+interface CamberJobFacts {
   readonly label: string;
   readonly says: string;
   /** A usual shaving, mm. */
@@ -68,7 +68,7 @@ export const CAMBER_JOB_FACTS: Readonly<Record<CamberJob, CamberJobFacts>> = {
 };
 
 /** How wide and deep corners are eased where nobody said, mm (estimates). */
-export const EASED_MM = { widthMm: 3, depthMm: 0.1 } as const;
+const EASED_MM = { widthMm: 3, depthMm: 0.1 } as const;
 
 /** The edge for a job: straight, corners eased, an arc for the shaving, or one of a usual radius. */
 export function frontForJob(

@@ -1,6 +1,6 @@
 /** How a curve was read: from a shaving, from light under a straightedge, with a caliper. */
 export const CAMBER_READ_BY = ['shaving', 'light', 'caliper'] as const;
-export type CamberReadBy = (typeof CAMBER_READ_BY)[number];
+type CamberReadBy = (typeof CAMBER_READ_BY)[number];
 
 /** The curve of an edge as it was read once, for the record. */
 export interface CamberRead {

@@ -2,7 +2,7 @@ import { arcRadiusMm, sagittaMm } from '../base/arc.js';
 import { sinDeg } from '../base/trig.js';
 import { insist } from '../base/refusal.js';
 
-export interface CamberReadingInput {
+interface CamberReadingInput {
   readonly widthMm: number;
   readonly bedDeg: number;
   readonly shavingMm: number;
@@ -14,7 +14,7 @@ export interface CamberReadingInput {
   readonly shavingWidthPmMm?: number;
 }
 
-export interface ShavingCamber {
+interface ShavingCamber {
   readonly radiusMm: number;
   /** Sagitta over the iron's whole width. */
   readonly camberMm: number;

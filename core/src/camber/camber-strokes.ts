@@ -24,13 +24,13 @@ export interface CamberStrokesInput extends PlacedWork {
   readonly camberMm: number;
 }
 
-export interface ProfilePoint {
+interface ProfilePoint {
   /** From the middle, −w/2 to w/2. */
   readonly atMm: number;
   readonly removedMm: number;
 }
 
-export interface PlacedStrokes {
+interface PlacedStrokes {
   /** Strokes at each place, left to right. */
   readonly strokes: readonly number[];
   readonly profile: readonly ProfilePoint[];
@@ -48,7 +48,7 @@ export interface CamberStrokes extends PlacedStrokes {
 }
 
 /** Points across the width a curve is judged at. */
-export const CURVE_POINTS = 101;
+const CURVE_POINTS = 101;
 const US = Array.from({ length: CURVE_POINTS }, (_, i) => (2 * i) / (CURVE_POINTS - 1) - 1);
 
 /** Recession, mm, of one stroke per unit of pressure: removal·2/(width·land·sin θ2). */

@@ -2,7 +2,7 @@ import { arcRadiusMm, sagittaMm } from '../base/arc.js';
 import { sinDeg } from '../base/trig.js';
 import { insist } from '../base/refusal.js';
 
-export interface CamberInput {
+interface CamberInput {
   readonly widthMm: number;
   readonly bedDeg: number;
   /** Thickness of the shaving in its middle. */

@@ -1,7 +1,7 @@
 import { insist } from '../base/refusal.js';
 import type { Measured } from './profile-reading.js';
 
-export interface LightReadingInput {
+interface LightReadingInput {
   readonly widthMm: number;
   /** The thickest feeler that goes under a straightedge at each corner, while it rests on the middle, mm; 0 for none. */
   readonly leftMm: number;
@@ -10,7 +10,7 @@ export interface LightReadingInput {
   readonly stepMm?: number;
 }
 
-export interface LightReading {
+interface LightReading {
   readonly camber: Measured;
   readonly lean: Measured;
   readonly told: boolean;

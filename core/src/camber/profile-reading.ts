@@ -10,7 +10,7 @@ export interface EdgePoint {
   readonly outMm: number;
 }
 
-export interface ProfileReadingInput {
+interface ProfileReadingInput {
   readonly widthMm: number;
   readonly points: readonly EdgePoint[];
   /** The caliper's division, mm. */

@@ -1,6 +1,6 @@
 import { insist } from '../base/refusal.js';
 
-export interface RockerInput {
+interface RockerInput {
   readonly widthMm: number;
   readonly camberMm: number;
   /** From each knob to the jig's centre. */

@@ -3,7 +3,7 @@ import type { FrontLine } from '../blade/edge.js';
 import { sinDeg } from '../base/trig.js';
 import { insist } from '../base/refusal.js';
 
-export interface ShavingInput {
+interface ShavingInput {
   readonly front: FrontLine;
   readonly widthMm: number;
   readonly bedDeg: number;
@@ -11,7 +11,7 @@ export interface ShavingInput {
   readonly shavingMm: number;
 }
 
-export interface ShavingSection {
+interface ShavingSection {
   /** Thickness across the iron, from its left corner to its right one. */
   readonly across: readonly { readonly atMm: number; readonly thickMm: number }[];
   readonly widthMm: number;
@@ -51,12 +51,12 @@ function cutWidthMm(
   return -2 * (out.atMm + share * (into.atMm - out.atMm));
 }
 
-export interface BoardInput extends ShavingInput {
+interface BoardInput extends ShavingInput {
   readonly passStepMm: number;
 }
 
 /** A planed board across: how deep each place lies below the uncut wood, mm, and how high the ridges stand. */
-export interface PlanedBoard {
+interface PlanedBoard {
   readonly across: readonly { readonly atMm: number; readonly deepMm: number }[];
   readonly ridgeMm: number;
 }

@@ -1,5 +1,5 @@
 /** The best whole counts of some shapes, and the kindest of those nearly as good. */
-export interface WholeCounts {
+interface WholeCounts {
   readonly best: readonly number[];
   readonly kindest: readonly number[];
 }

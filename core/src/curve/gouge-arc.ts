@@ -1,14 +1,14 @@
 import { arcRadiusMm } from '../base/arc.js';
 import { toDeg } from '../base/trig.js';
 
-export interface GougeArcInput {
+interface GougeArcInput {
   /** Chord between the corners, on the surface that is measured. */
   readonly widthMm: number;
   /** Depth of the curve below that chord. */
   readonly depthMm: number;
 }
 
-export interface GougeArc {
+interface GougeArc {
   readonly radiusMm: number;
   readonly arcDeg: number;
   /** Length along the curve. */

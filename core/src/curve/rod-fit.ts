@@ -1,6 +1,6 @@
 import { insist } from '../base/refusal.js';
 
-export interface RodFitInput {
+interface RodFitInput {
   /** Of the hook or gouge, on its hollow side. */
   readonly innerRadiusMm: number;
   /** Paper round the rod, 0 unless given. */

@@ -13,7 +13,7 @@ export interface Bar {
 }
 
 /** Where a bar's heat went over some time, J. */
-export interface HeatFlow {
+interface HeatFlow {
   readonly seconds: number;
   readonly inJ: number;
   readonly lostJ: number;

@@ -3,7 +3,7 @@ import { cosDeg, sinDeg, tanDeg } from '../base/trig.js';
 import { hollowGrind, honedHollow, type HollowGrindInput } from '../blade/hollow-grind.js';
 
 /** A hollow bevel drawn: the edge began at the origin, the back lies along the x axis, steel above it. */
-export interface HollowSection {
+interface HollowSection {
   /** The blade's outline, from the edge up the bevel. */
   readonly outline: readonly Point[];
   /** The flats the stone has made, at the edge and at the heel; one when they have met. */

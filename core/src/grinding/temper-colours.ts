@@ -1,5 +1,5 @@
 /** A colour plain carbon steel takes on in air, and from what temperature. */
-export interface TemperColour {
+interface TemperColour {
   readonly fromC: number;
   readonly colour: string;
 }

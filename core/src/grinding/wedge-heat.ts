@@ -5,7 +5,7 @@ import type { Steel } from '../blade/tool.js';
 import { conduct, heldJ, type Bar } from './conduction.js';
 
 /** What heat does in a steel. */
-export interface ThermalSteel {
+interface ThermalSteel {
   /** Conductivity, W/(m·K). */
   readonly conductivity: number;
   /** kg/m³ */
@@ -44,7 +44,7 @@ export interface GrindingHeat {
 const DRAG_RATIO = 0.4;
 const SHARE_TO_STEEL = 0.7;
 /** What it costs to turn steel into swarf, J/mm³: 20–60 dry (Malkin and Guo, from memory); an estimate. */
-export const SWARF_J_PER_MM3 = 40;
+const SWARF_J_PER_MM3 = 40;
 
 /** Still air with some draught of the wheel, and a dip into water, W/(m²·K): handbook ranges, estimates. */
 const AIR_W_M2K = 40;
@@ -85,7 +85,7 @@ export interface WedgeHeat {
 }
 
 /** What is watched: the last half millimetre. */
-export const WATCHED_MM = 0.5;
+const WATCHED_MM = 0.5;
 const CELL_MM = 0.2;
 const LONGEST_S = 60;
 const LONGEST_DIP_S = 30;

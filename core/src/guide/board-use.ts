@@ -21,7 +21,7 @@ export interface StopShift {
 /** Smaller moves than a saw or a printer makes are none. */
 const SHIFT_FROM_MM = 0.01;
 /** How far from the angle wanted a stop may set a blade and still be used for it (estimate). */
-export const STOP_WITHIN_DEG = 0.25;
+const STOP_WITHIN_DEG = 0.25;
 
 /**
  * Where every stop of a board would be cut today: re-measuring a guide moves them.

@@ -1,7 +1,7 @@
 import { insist } from '../base/refusal.js';
 
 /** One crease of a folded sheet's square corner. */
-export interface Crease {
+interface Crease {
   readonly deg: number;
   /** After how many halvings it is there. */
   readonly folds: number;
@@ -15,7 +15,7 @@ export interface Folding {
   readonly offDeg: number;
 }
 
-export const MOST_FOLDS = 5;
+const MOST_FOLDS = 5;
 
 /**
  * Halving a right angle: a sheet's square corner folded on itself again and again gives creases at

@@ -3,14 +3,14 @@ import { toDeg } from '../base/trig.js';
 import type { GuideGeometry } from './guide.js';
 import { axleClearanceMm, backHeightMm, slipDegPerMm } from './seat-offsets.js';
 
-export interface GuideAngleInput {
+interface GuideAngleInput {
   readonly guide: GuideGeometry;
   readonly thicknessMm?: number;
   /** From the guide's nose to the edge, > 0. */
   readonly projectionMm: number;
 }
 
-export interface GuideAngle {
+interface GuideAngle {
   readonly angleDeg: number;
   readonly degPerMm: number;
 }

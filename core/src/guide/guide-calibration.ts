@@ -8,7 +8,7 @@ export interface GuideReading {
   readonly angleDeg: number;
 }
 
-export interface GuideCalibrationInput {
+interface GuideCalibrationInput {
   readonly rollerRadiusMm: number;
   /** How much lower the roller runs than the abrasive. */
   readonly rollerDropMm?: number;
@@ -19,7 +19,7 @@ export interface GuideCalibrationInput {
 }
 
 /** The reading that the others contradict, counted from 0, and what they say of it. */
-export interface Contradiction {
+interface Contradiction {
   readonly index: number;
   /** The angle the other readings put there. */
   readonly expectedDeg: number;
@@ -46,7 +46,7 @@ export interface GuideCalibration {
 }
 
 /** Var H, cov(H, a), var a. */
-export type Covariance = readonly [number, number, number];
+type Covariance = readonly [number, number, number];
 
 /** Readings it takes before one of them can be told to be wrong. */
 export const READINGS_TO_DOUBT = 4;

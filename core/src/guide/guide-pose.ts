@@ -4,7 +4,7 @@ import type { GuideGeometry } from './guide.js';
 import { backHeightMm } from './seat-offsets.js';
 
 /** A blade in a guide on a stone: x along the stone away from the edge, y up from the abrasive, mm. */
-export interface GuidePose {
+interface GuidePose {
   readonly blade: readonly Point[];
   readonly axle: Point;
   readonly rollerRadiusMm: number;
@@ -17,7 +17,7 @@ export interface GuidePose {
   readonly heel: Point;
 }
 
-export interface GuidePoseInput {
+interface GuidePoseInput {
   readonly guide: GuideGeometry;
   readonly angleDeg: number;
   readonly projectionMm: number;

@@ -3,7 +3,7 @@ import { insist } from '../base/refusal.js';
 import type { GuideGeometry } from './guide.js';
 import { axleClearanceMm, backHeightMm, slipDegPerMm } from './seat-offsets.js';
 
-export interface GuideProjectionInput {
+interface GuideProjectionInput {
   readonly guide: GuideGeometry;
   /** Blade thickness, needed for a guide that registers the underside. */
   readonly thicknessMm?: number;
@@ -11,7 +11,7 @@ export interface GuideProjectionInput {
   readonly angleDeg: number;
 }
 
-export interface GuideProjection {
+interface GuideProjection {
   /** From the guide's nose to the edge, along the back. */
   readonly projectionMm: number;
   /** How the angle changes for each mm the blade stands further out. */

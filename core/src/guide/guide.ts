@@ -42,7 +42,7 @@ export interface GuideSeat {
 }
 
 export const ROLLER_FORMS = ['side-clamping-roller', 'top-clamping-roller', 'wide-roller'] as const;
-export type RollerForm = (typeof ROLLER_FORMS)[number];
+type RollerForm = (typeof ROLLER_FORMS)[number];
 export const GUIDE_FORMS = [...ROLLER_FORMS, 'pair-jig', 'wet-wheel-jig', 'freehand'] as const;
 export type GuideForm = (typeof GUIDE_FORMS)[number];
 
@@ -82,7 +82,7 @@ export interface WetWheelJig extends Named {
 }
 
 /** No guide at all: the blade's own bevel, a lift of its spine, a folded sheet. */
-export interface Freehand extends Named {
+interface Freehand extends Named {
   readonly form: 'freehand';
 }
 

@@ -159,7 +159,7 @@ export function stopsAsCut(guide: Guide, asked: BoardAsked, before?: SettingBoar
 }
 
 /** What keeps a board from being made, each at its field with what to change. */
-export interface BoardFault {
+interface BoardFault {
   readonly field: string;
   readonly message: string;
 }

@@ -11,7 +11,7 @@ import { stopFor, type StopFound } from './board-use.js';
 import type { SettingBoard } from './setting-board.js';
 
 /** How one facet is set in one guide. */
-export interface CardSetting {
+interface CardSetting {
   readonly facet: HonedFacet;
   readonly angleDeg: number;
   readonly guide: string;

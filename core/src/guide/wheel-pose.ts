@@ -3,7 +3,7 @@ import { cosDeg, sinDeg } from '../base/trig.js';
 import { wheelSupport, type WheelSupportInput } from './wheel-support.js';
 
 /** A blade in its jig on a wheel, for drawing: the wheel's centre at the origin, x right, y up, mm. */
-export interface WheelPose {
+interface WheelPose {
   readonly edge: Point;
   readonly bar: Point;
   /** On the rim, nearest the bar. */

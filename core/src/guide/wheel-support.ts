@@ -11,7 +11,7 @@ export interface WheelSupportInput {
   readonly angleDeg: number;
 }
 
-export interface WheelSupport {
+interface WheelSupport {
   /** Bar's centre to wheel's centre. */
   readonly centreDistanceMm: number;
   /** Bar's centre to the wheel's rim. */

@@ -3,7 +3,7 @@ import { Refusal, insist } from '../base/refusal.js';
 import { arcPoints, type Mark, type Pattern, type PatternHand } from './pattern.js';
 import type { Point } from '../blade/chain.js';
 
-export interface BevelGaugeInput {
+interface BevelGaugeInput {
   /** Included angles, one notch each. */
   readonly anglesDeg: readonly number[];
   /** Depth of a notch, which is about the length of bevel it can judge. */

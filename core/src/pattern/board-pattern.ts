@@ -2,7 +2,7 @@ import { box, type Mark, type Pattern, type PatternHand, type SolidPart } from '
 import type { BoardSizes, BoardStop, SettingBoard } from '../guide/setting-board.js';
 
 /** What a drawing of a board needs of it. */
-export type DrawnBoard = BoardSizes &
+type DrawnBoard = BoardSizes &
   Pick<SettingBoard, 'name' | 'revision' | 'cutOn'> & { readonly stops: readonly BoardStop[] };
 
 const LETTER_MM = 6;

@@ -2,7 +2,7 @@ import { cornerBackMm } from '../camber/camber-jobs.js';
 import { insist } from '../base/refusal.js';
 import { arcPoints, type Pattern, type PatternHand } from './pattern.js';
 
-export interface CamberTemplateInput {
+interface CamberTemplateInput {
   readonly widthMm: number;
   readonly radiusMm: number;
   /** Of the template itself. */

@@ -2,7 +2,7 @@ import { foldTo, halvings } from '../guide/folding.js';
 import { cosDeg, sinDeg } from '../base/trig.js';
 import { box, type Mark, type Pattern, type PatternHand } from './pattern.js';
 
-export interface FoldingSheetInput {
+interface FoldingSheetInput {
   readonly angleDeg: number;
   /** Side of the square sheet. */
   readonly sideMm: number;

@@ -3,7 +3,7 @@ import { wheelSupport } from '../guide/wheel-support.js';
 import { insist, refusedAt } from '../base/refusal.js';
 import type { Mark, Pattern, PatternHand } from './pattern.js';
 
-export interface GaugeBlockInput {
+interface GaugeBlockInput {
   readonly wheelRadiusMm: number;
   readonly jigProjectionMm: number;
   readonly offsetMm: number;
@@ -13,7 +13,7 @@ export interface GaugeBlockInput {
   readonly thicknessMm: number;
 }
 
-export interface GaugeStep {
+interface GaugeStep {
   readonly angleDeg: number;
   /** Rim to the bar's near side. */
   readonly heightMm: number;

@@ -15,7 +15,7 @@ export interface PathMark {
   readonly name?: string;
 }
 
-export interface TextMark {
+interface TextMark {
   readonly kind: 'text';
   readonly at: Point;
   readonly text: string;

@@ -3,7 +3,7 @@ import { hollowGrind } from '../blade/hollow-grind.js';
 import { cosDeg, sinDeg, tanDeg, toDeg } from '../base/trig.js';
 import { arcPoints, type Pattern, type PatternHand } from './pattern.js';
 
-export interface RestTemplateInput {
+interface RestTemplateInput {
   readonly wheelRadiusMm: number;
   /** The blade that is to be ground. */
   readonly thicknessMm: number;

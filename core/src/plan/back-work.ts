@@ -20,7 +20,7 @@ export interface BackStep {
 }
 
 /** Strokes that take the burr off on the finest stone (common practice, no source: 10–20 short passes). */
-export const BURR_STROKES = 10;
+const BURR_STROKES = 10;
 /** How uneven a back is taken to be, new from a maker or of unknown history, µm (estimates). */
 const UNEVEN_UM = { new: 15, unknown: 40 } as const;
 

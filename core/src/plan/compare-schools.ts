@@ -8,7 +8,7 @@ import { planHoning } from './ways-out.js';
 import { SCHOOLS, type School } from './schools.js';
 
 /** One school's plan beside the others'. */
-export interface SchoolPlan {
+interface SchoolPlan {
   readonly school: School;
   readonly plan?: HoningPlan;
   readonly refusal?: string;

@@ -21,7 +21,7 @@ import { verdicts, type Verdict } from './verdicts.js';
 import type { PlanStep, PlanCare, HoningPlan } from './honing-plan.js';
 
 /** A guide set to an angle by a stop or a rule, min (estimate). */
-export const SETTING_MIN = 0.5;
+const SETTING_MIN = 0.5;
 const heldInGuide = ({ form }: Edge): boolean => form === 'single-bevel' || form === 'knife-set';
 
 /**
@@ -42,7 +42,7 @@ export function planOf(
 }
 
 /** A plan whose abrasives nobody has judged yet: that takes longer than the plan. */
-export interface Unjudged {
+interface Unjudged {
   readonly plan: Omit<HoningPlan, 'verdicts'>;
   judge(): readonly Verdict[];
 }

@@ -1,13 +1,13 @@
 import { insist } from '../base/refusal.js';
 
-export interface CountdownInput {
+interface CountdownInput {
   /** Strokes of the first visit to each side. */
   readonly from: number;
   /** Sides taken in turn, default 2. */
   readonly sides?: number;
 }
 
-export interface Countdown {
+interface Countdown {
   /** All sides together. */
   readonly strokes: number;
   /** Strokes of each visit, the sides in turn: 3, 3, 2, 2, 1, 1. */

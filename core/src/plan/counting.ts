@@ -5,7 +5,7 @@ export const COUNTS = ['through', 'half', 'five-down', 'ten-down', 'falling', 's
 export type Count = (typeof COUNTS)[number];
 
 /** Strokes of one visit: to a side, or to a place across the edge. */
-export interface Visit {
+interface Visit {
   readonly side?: 0 | 1;
   readonly place?: number;
   readonly strokes: number;

@@ -14,7 +14,7 @@ const MARKS_SD = 0.3;
 export const BACK_SD = 0.5;
 
 /** Where a figure lies in four of five cases. */
-export interface Likely {
+interface Likely {
   readonly low: number;
   readonly high: number;
 }

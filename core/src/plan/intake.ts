@@ -38,7 +38,7 @@ export type IntakeLine =
   | { readonly what: 'wide-land' };
 
 /** A condition taken in: its arithmetic, what it comes to, and what is to be done. */
-export interface Intake {
+interface Intake {
   readonly lines: readonly IntakeLine[];
   readonly job: HoningJob;
   readonly treatment: Treatment;
@@ -46,7 +46,7 @@ export interface Intake {
 }
 
 /** A tip no rounder than this comes back on a strop (estimate). */
-export const STROP_TIP_UM = 2.5;
+const STROP_TIP_UM = 2.5;
 
 /**
  * What a condition asks for. Every fault becomes millimetres the edge goes back and cubic millimetres of

@@ -24,7 +24,7 @@ export type PlanPart =
   | { readonly what: 'strop'; readonly of: StropStep };
 
 /** Strokes at the bench and the part of the plan they are made for. */
-export type OrderedStep = BenchStep & { readonly part: PlanPart };
+type OrderedStep = BenchStep & { readonly part: PlanPart };
 
 /** What the order of work depends on beside plan and tool. */
 export interface OrderInput {

@@ -17,7 +17,7 @@ export interface ProgressionAbrasive {
   readonly mostStrokes?: number;
 }
 
-export interface ProgressionJob {
+interface ProgressionJob {
   /** Steel the first abrasive has to take, 0 or more. */
   readonly removeMm3: number;
   /** Area each finer abrasive has to clear of scratches. */
@@ -63,7 +63,7 @@ export interface Progression {
 }
 
 /** What is in reach through one abrasive: the least total minutes of any route that uses it. */
-export interface RouteThrough {
+interface RouteThrough {
   readonly id: string;
   /** Infinity where no allowed route uses it. */
   readonly totalMin: number;

@@ -41,7 +41,7 @@ export function regrindMin({ edge }: Pick<Tool, 'edge'>, bench: readonly OwnedAb
 }
 
 /** When grinding pays for this tool, honed as its plan says. */
-export interface RegrindAdvice {
+interface RegrindAdvice {
   readonly input: RegrindIntervalInput;
   readonly best: RegrindInterval;
   /** Minutes of rubbing a honing would take with one bevel from edge to heel, at the angle of the secondary. */

@@ -6,7 +6,7 @@ export const SCHOOLS = ['least-time', 'doubling', 'two-stones', 'exact'] as cons
 export type School = (typeof SCHOOLS)[number];
 
 /** What a school asks beside the school’s name. */
-export interface SchoolRequest {
+interface SchoolRequest {
   readonly school: School;
   /** The abrasives of an exact order, in that order. */
   readonly order?: readonly string[];

@@ -10,7 +10,7 @@ import type { PlanRequest } from './plan-request.js';
 import { cuttingMm, pushN } from '../work/pace.js';
 import type { ProgressionAbrasive } from './progression.js';
 
-export interface StoneSweepInput {
+interface StoneSweepInput {
   readonly tool: ToolAtWork;
   readonly bench: readonly OwnedAbrasive[];
   readonly request: PlanRequest;
@@ -21,7 +21,7 @@ export interface StoneSweepInput {
   readonly sizes: number;
 }
 
-export interface SweptSize {
+interface SweptSize {
   readonly sizeUm: number;
   /** Minutes this job would take less with such a stone on the bench; 0 where the plan leaves it out. */
   readonly savedMin: number;
@@ -34,7 +34,7 @@ export interface StoneSweep {
 }
 
 /** Sizes worth a thought, µm. */
-export const SWEEP_UM = [120, 0.5] as const;
+const SWEEP_UM = [120, 0.5] as const;
 /** The stone imagined: a usual face and change-over (estimates). */
 const IMAGINED = { id: '?', strokeMm: 150, overheadMin: 0.5 } as const;
 

@@ -14,7 +14,7 @@ import type { PlanRequest } from './plan-request.js';
 
 /** Past so many strokes on one stone, or so many minutes of rubbing, nobody would do it so (estimates). */
 export const TOO_MANY_STROKES = 150;
-export const TOO_LONG_MIN = 20;
+const TOO_LONG_MIN = 20;
 
 /**
  * {@link planOf}, and where nobody would do it so, the ways out of it.

@@ -2,7 +2,7 @@ import type { AbrasiveKind } from '../abrasive/abrasive.js';
 import type { RecordedSession } from './edge-state.js';
 
 /** A rung of the ladder of visits some edges have. */
-export interface Rung {
+interface Rung {
   readonly kind: AbrasiveKind;
   readonly says: string;
   readonly everyDays: number;

@@ -5,7 +5,7 @@ const LOOKED_AT = 5;
 const LAGS = 2;
 
 /** A place along an edge where the burr is slow to come, 0 to 4 from the left, and how often it was. */
-export interface Lagging {
+interface Lagging {
   readonly place: number;
   readonly times: number;
   readonly of: number;

@@ -11,7 +11,7 @@ import type { HistoryEntry } from './edge-state.js';
 import { itemOf } from './step-work.js';
 
 /** How a recession came to be known. */
-export type ReadingBy = 'measured' | 'nick' | 'land' | 'burr';
+type ReadingBy = 'measured' | 'nick' | 'land' | 'burr';
 
 /** Steel that is known, and the strokes that took it: how their stone cut against what was assumed. */
 export interface RateReading {

@@ -34,7 +34,7 @@ export interface Readiness {
 }
 
 /** A rule of the rack: the state it gives, what it says, and when it holds. */
-export interface RackRule {
+interface RackRule {
   readonly name: string;
   readonly state: RackState;
   /** The rule itself, as it is written down for people. */
@@ -46,13 +46,13 @@ export interface RackRule {
 }
 
 /** The land is wide when it covers this share of the whole bevel. An estimate. */
-export const WIDE_LAND_SHARE = 1 / 3;
+const WIDE_LAND_SHARE = 1 / 3;
 /** A land nobody measured is believed after so many honings (estimate). */
 const UNMEASURED_HONINGS = 20;
 /** A stropped edge that dulls after this many strops since it was honed wants a stone. An estimate. */
 export const STROPS_BEFORE_HONING = 8;
 /** An edge is stropped at this share of its usual life, before it is dull. An estimate. */
-export const STROP_AT_LIFE = 0.6;
+const STROP_AT_LIFE = 0.6;
 
 /** The rules, the most work first: the first one that holds gives the state. */
 export const RACK_RULES: readonly RackRule[] = [

@@ -1,14 +1,14 @@
 import { newtonsOf, type Proof } from '../record/session.js';
 
 /** One honest word for an edge. */
-export const EDGE_WORDS = ['keen', 'sharp', 'serviceable', 'dull'] as const;
-export type EdgeWord = (typeof EDGE_WORDS)[number];
+const EDGE_WORDS = ['keen', 'sharp', 'serviceable', 'dull'] as const;
+type EdgeWord = (typeof EDGE_WORDS)[number];
 
 /** Tests a keen edge passes and a merely sharp one may not. */
 const FINE: readonly Proof['test'][] = ['hair', 'cut', 'sound', 'shaving'];
 
 /** How a force stands beside this tool’s own: among its lower half, within what it has needed, above all of it. */
-export type ForceWord = 'low' | 'usual' | 'high';
+type ForceWord = 'low' | 'usual' | 'high';
 
 /** Fewer cuts than this say nothing of a tool’s own. */
 const LEAST_CUTS = 3;

@@ -67,7 +67,7 @@ export function finestStone({ stations, at, plan }: Run): number | undefined {
 }
 
 /** Where an edge that falls short is led back to, and why. */
-export interface LedBack {
+interface LedBack {
   readonly station: number;
   readonly why: string;
 }

@@ -27,7 +27,7 @@ export interface RunPlan {
 }
 
 /** What is taken to the bench beside a plan and its order. */
-export interface TakenInput {
+interface TakenInput {
   readonly toolId: string;
   readonly request: PlanRequest;
   readonly work: WorkOrder;

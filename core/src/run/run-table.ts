@@ -3,7 +3,7 @@ import type { RunEvent, RunFact } from './events.js';
 import { afterEvent, beginRun } from './run.js';
 
 /** One event of a run as a line of a table. */
-export interface RunLine {
+interface RunLine {
   readonly seq: number;
   readonly at: string;
   /** Where the run stood. */

@@ -20,7 +20,7 @@ import type { RunEvent } from './events.js';
 import type { Run, RunStep } from './run-state.js';
 
 /** A longer rest than this between two events is a pause, and counts as this much. */
-export const LONGEST_REST_MIN = 2;
+const LONGEST_REST_MIN = 2;
 
 /** A run as it begins. */
 export function beginRun(plan: RunPlan, at: string): Run {

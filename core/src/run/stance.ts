@@ -12,7 +12,7 @@ export type Face = 'bevel' | 'other' | 'primary' | 'secondary' | 'back';
  * A blade on an abrasive seen from its side, mm: the edge at the origin, x along the abrasive away from it, y up
  * from its surface. A burr raised so stands on the side that looks up.
  */
-export interface Stance {
+interface Stance {
   readonly blade: readonly Point[];
   /** Between the blade’s axis and the abrasive. */
   readonly angleDeg: number;

@@ -24,7 +24,7 @@ export interface EdgeWorkInput {
   readonly steelFactor?: number;
 }
 
-export interface EdgeWork {
+interface EdgeWork {
   /** Along the back, or along the centre plane of a double bevel. */
   readonly recessionMm: number;
   /** The secondary’s length afterwards; only where there is one. */

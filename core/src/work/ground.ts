@@ -53,7 +53,7 @@ export function groundTo(
   };
 }
 
-export interface GrindingWorkInput {
+interface GrindingWorkInput {
   /** The land as it stands. */
   readonly landMm: number;
   /** How far the edge has to go back for a nick; 0 where only the land is too wide. */
@@ -64,7 +64,7 @@ export interface GrindingWorkInput {
   readonly wheelRadiusMm?: number;
 }
 
-export interface GrindingWork {
+interface GrindingWork {
   /** How far the primary is set back along the back. */
   readonly setBackMm: number;
   readonly removeMm3: number;

@@ -1,7 +1,7 @@
 import { sinDeg, tanDeg } from '../base/trig.js';
 import { insist } from '../base/refusal.js';
 
-export interface PrimaryShapingInput {
+interface PrimaryShapingInput {
   readonly thicknessMm: number;
   readonly foundDeg: number;
   /** Flatter than found. */

@@ -16,7 +16,7 @@ import type { Facet } from './facet.js';
 import type { Hollow } from './profile.js';
 
 /** A facet and the angle it is honed at, to the back or the centre plane. */
-export interface FacetAngle {
+interface FacetAngle {
   readonly facet: Facet;
   readonly deg: number;
 }

@@ -2,7 +2,7 @@ import type { StropFace } from '../abrasive/abrasive.js';
 import { toDeg } from '../base/trig.js';
 import { insist } from '../base/refusal.js';
 
-export interface StropWrapInput {
+interface StropWrapInput {
   readonly forceN: number;
   /** Of the edge on the strop. */
   readonly widthMm: number;

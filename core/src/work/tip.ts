@@ -2,7 +2,7 @@ import { cosDeg, sinDeg, tanDeg } from '../base/trig.js';
 import { insist } from '../base/refusal.js';
 
 /** A worn tip taken as a circle between two faces, and how far those were taken down, µm. */
-export interface TipInput {
+interface TipInput {
   /** The tip's radius. */
   readonly tipUm: number;
   /** Down square to the left face, or the bevel; and to the right, or the back. */

@@ -111,7 +111,7 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
   };
 }
 
-export function sendProblem(response: Response, problem: HttpProblem): void {
+function sendProblem(response: Response, problem: HttpProblem): void {
   const { status, title, message: detail, errors } = problem;
   const body: Problem = { type: 'about:blank', title, status, detail, ...(errors && { errors }) };
   response.status(status).type('application/problem+json').send(JSON.stringify(body));

@@ -22,7 +22,7 @@ export class JsonText {
 /** An answer that was sent by whoever worked it out: a file. */
 export const SENT = Symbol('sent');
 
-export type Handler<Q, B, A> = (asked: Asked<Q, B>) => Promise<A | JsonText | typeof SENT>;
+type Handler<Q, B, A> = (asked: Asked<Q, B>) => Promise<A | JsonText | typeof SENT>;
 
 /** A route and who answers it. */
 export interface Served {

@@ -5,7 +5,7 @@ import { HttpProblem } from './problem.js';
 import type { Outcome } from './answering.js';
 import type { Pool as PoolName, Progress, Task } from './task.js';
 
-export interface WorkOptions {
+interface WorkOptions {
   /** Stops it; what of it is not stored by then is not stored at all. */
   readonly signal?: AbortSignal;
   readonly progress?: Progress;

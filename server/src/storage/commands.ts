@@ -42,7 +42,7 @@ export interface RowChange {
 export const COMMANDS_KEPT = 200;
 export const COMMANDS_BYTES = 64 * 1024 * 1024;
 
-export interface CommandOptions {
+interface CommandOptions {
   /** It brings a whole workshop, which may hold more than can be added one by one. */
   readonly whole?: boolean;
   /** Done last within the transaction; what it throws undoes it all. */

@@ -26,7 +26,7 @@ type ColumnType = 'text' | 'real' | 'json';
 /** The keys of every member of a union. */
 type KeyOf<T> = T extends unknown ? keyof T : never;
 
-export interface KindOptions<T> {
+interface KindOptions<T> {
   readonly name: KindName;
   /** One of them, as the page says it: “tool”. */
   readonly one: string;

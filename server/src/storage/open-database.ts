@@ -10,7 +10,7 @@ import { ownFolder, ownersAddress, type Owner } from './owner.js';
 import { SUM, UNFINISHED } from './snapshot.js';
 import { NotBroughtUp, UPGRADING } from './upgrade.js';
 
-export interface OpenOptions {
+interface OpenOptions {
   readonly migrations?: readonly Migration[];
   readonly now?: () => Date;
 }

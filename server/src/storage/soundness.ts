@@ -4,7 +4,7 @@ import { withSqliteFile, type SqliteFile } from './sqlite-file.js';
 const MAGIC = Buffer.from('SQLite format 3\0', 'latin1');
 
 /** What the first bytes of a file say it is. */
-export type FirstLook = 'missing' | 'empty' | 'database' | 'something-else';
+type FirstLook = 'missing' | 'empty' | 'database' | 'something-else';
 
 /** Looks at a file's first bytes; SQLite itself takes a file of no bytes or one for a new database. */
 export async function firstLook(file: string): Promise<FirstLook> {

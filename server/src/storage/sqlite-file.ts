@@ -11,7 +11,7 @@ export interface SqliteFile extends Statements {
   close(): Promise<void>;
 }
 
-export interface SqliteFileOptions {
+interface SqliteFileOptions {
   /** Only read it, and fail where there is none. */
   readonly readOnly?: boolean;
   /** How long another's lock is waited for, ms. */

@@ -36,7 +36,7 @@ export class NotBroughtUp extends Error {
   }
 }
 
-export interface Upgrade {
+interface Upgrade {
   readonly migrations: readonly Migration[];
   /** Where the database as it was is copied to first, if it holds anything. */
   readonly backupTo?: () => string;

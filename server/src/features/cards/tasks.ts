@@ -4,7 +4,7 @@ import type { ToolCard } from '@mellow-anvil/core/guide';
 import type { PrinterBars, Settings } from '@mellow-anvil/core/workshop';
 import { defineTask } from '../../platform/task.js';
 
-export interface CardAsked {
+interface CardAsked {
   readonly card: ToolCard;
   readonly edge: Edge;
   readonly address: string;

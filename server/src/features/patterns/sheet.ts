@@ -41,7 +41,7 @@ export interface Sheets {
   finish(): Promise<Buffer>;
 }
 
-export interface TextOptions {
+interface TextOptions {
   readonly sizeMm: number;
   readonly weight?: Weight;
   readonly align?: 'start' | 'middle' | 'end';

@@ -3,7 +3,7 @@ import type { Pattern } from '@mellow-anvil/core/pattern';
 import type { PrinterBars } from '@mellow-anvil/core/workshop';
 import { defineTask } from '../../platform/task.js';
 
-export interface DrawingAsked {
+interface DrawingAsked {
   readonly pattern: Pattern;
   readonly form: PatternForm;
   readonly paper: Paper;

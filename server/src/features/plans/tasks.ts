@@ -3,7 +3,7 @@ import type { Tool } from '@mellow-anvil/core/blade';
 import type { AskedOf, HoningPlan, PlanAnswer, PlanRequest } from '@mellow-anvil/core/plan';
 import { defineTask } from '../../platform/task.js';
 
-export interface PlanAsked {
+interface PlanAsked {
   readonly tool: Tool;
   readonly abrasives: readonly OwnedAbrasive[];
   readonly request: PlanRequest;

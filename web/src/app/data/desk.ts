@@ -14,8 +14,29 @@ import type { Stored } from '@mellow-anvil/contract';
 import type { StonesRecord } from '@mellow-anvil/core/abrasive';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
 import type { Edge, Tool } from '@mellow-anvil/core/blade';
-import { clampedWidthMm, type FacetSetting, facetSettings, type Guide, type GuideSeat, isRoller, onItsWheel, seatForWidth, type SessionSetting, type SettingBoard, stopFor, type StopFound, usualGuide } from '@mellow-anvil/core/guide';
-import { defaultRequest, type HoningPlan, landReason, planHoning, type PlanRequest, usualSet } from '@mellow-anvil/core/plan';
+import {
+  clampedWidthMm,
+  type FacetSetting,
+  facetSettings,
+  type Guide,
+  type GuideSeat,
+  isRoller,
+  onItsWheel,
+  seatForWidth,
+  type SessionSetting,
+  type SettingBoard,
+  stopFor,
+  type StopFound,
+  usualGuide,
+} from '@mellow-anvil/core/guide';
+import {
+  defaultRequest,
+  type HoningPlan,
+  landReason,
+  planHoning,
+  type PlanRequest,
+  usualSet,
+} from '@mellow-anvil/core/plan';
 import { asItStands, type EdgeState, type Hand } from '@mellow-anvil/core/record';
 import { type Facet, FACETS } from '@mellow-anvil/core/work';
 import { AbrasivesStore } from './abrasives.store';

@@ -1,5 +1,12 @@
 import type { Abrasive } from '@mellow-anvil/core/abrasive';
-import { type Condition, EDGE_SHAPES, type Family, FAMILY_NAMES, familyFacts, type Tool } from '@mellow-anvil/core/blade';
+import {
+  type Condition,
+  EDGE_SHAPES,
+  type Family,
+  FAMILY_NAMES,
+  familyFacts,
+  type Tool,
+} from '@mellow-anvil/core/blade';
 import { facetSettings, type Guide } from '@mellow-anvil/core/guide';
 import { type HoningPlan, planHoning, type PlanRequest } from '@mellow-anvil/core/plan';
 import { edgeHistory, inOrderOfTime, type Session } from '@mellow-anvil/core/record';

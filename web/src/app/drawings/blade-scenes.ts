@@ -21,7 +21,7 @@ import {
   text,
 } from './scene-marks';
 
-export function faceOf(step: BenchStep): Face {
+function faceOf(step: BenchStep): Face {
   const purpose = purposeOf(step);
   if (purpose === 'back' || purpose === 'primary') return purpose;
   if (step.facet === 'secondary') return 'secondary';

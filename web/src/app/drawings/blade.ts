@@ -1,4 +1,17 @@
-import { type DoubleBevelEdge, type Edge, type EdgeForm, FAMILIES, type Family, FAMILY_NAMES, familyFacts, type HostPlane, type KnifeEdge, type SingleBevelEdge, type Steel, type Tool } from '@mellow-anvil/core/blade';
+import {
+  type DoubleBevelEdge,
+  type Edge,
+  type EdgeForm,
+  FAMILIES,
+  type Family,
+  FAMILY_NAMES,
+  familyFacts,
+  type HostPlane,
+  type KnifeEdge,
+  type SingleBevelEdge,
+  type Steel,
+  type Tool,
+} from '@mellow-anvil/core/blade';
 import type { Quantity } from '../ui/figures';
 
 /** A thing being typed: its figures may be missing (undefined) or unreadable (NaN) for now. */
@@ -19,7 +32,7 @@ export interface BladeDraft {
 export const FAMILY_OPTIONS = FAMILY_NAMES.map((value) => ({ value, label: FAMILIES[value].label }));
 
 /** One figure of an edge as a field on the page. */
-export interface FigureField {
+interface FigureField {
   readonly field: string;
   readonly label: string;
   readonly quantity: Quantity;
@@ -29,7 +42,7 @@ export interface FigureField {
 }
 
 /** One choice of an edge. */
-export interface ChoiceOf {
+interface ChoiceOf {
   readonly field: string;
   readonly label: string;
   readonly options: readonly { readonly value: string; readonly label: string }[];

@@ -1,5 +1,12 @@
 import { TestBed } from '@angular/core/testing';
-import { type Edge, type EdgeForm, FAMILY_NAMES, familyFacts, type FrontLine, type Tool } from '@mellow-anvil/core/blade';
+import {
+  type Edge,
+  type EdgeForm,
+  FAMILY_NAMES,
+  familyFacts,
+  type FrontLine,
+  type Tool,
+} from '@mellow-anvil/core/blade';
 import { EDGE, IRON, playServer } from '../testing/page';
 import { textOf } from '../testing/host';
 import { edgeWords } from './blade';

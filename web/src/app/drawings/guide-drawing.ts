@@ -1,7 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { cosDeg, sinDeg, unlessRefused } from '@mellow-anvil/core/base';
 import type { Edge, Point } from '@mellow-anvil/core/blade';
-import { bladeGeometry, type FacetSetting, guidePose, type GuideSeat, type RollerGuide } from '@mellow-anvil/core/guide';
+import {
+  bladeGeometry,
+  type FacetSetting,
+  guidePose,
+  type GuideSeat,
+  type RollerGuide,
+} from '@mellow-anvil/core/guide';
 import { Figures } from '../ui/figures';
 
 const VIEW = { width: 560, height: 300 } as const;

@@ -4,11 +4,11 @@ import { type ChainFacet, type EdgeChain, facetAngleThrough, type Point } from '
 export const VIEW = { width: 660, height: 290 } as const;
 const PAD = { left: 56, right: 20, top: 20, bottom: 46 } as const;
 /** The closest look: the last 50 µm. */
-export const CLOSEST_MM = 0.05;
+const CLOSEST_MM = 0.05;
 const BARS_MM = [0.002, 0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20];
 /** Room an angle has while it is dragged; the fields' own range is the contract's. */
-export const REACH = [2, 80] as const;
-export const ANGLE_STEP = 0.5;
+const REACH = [2, 80] as const;
+const ANGLE_STEP = 0.5;
 
 /** How a section lies on the screen, in px and mm. */
 export interface Scale {

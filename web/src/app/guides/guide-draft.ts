@@ -1,4 +1,14 @@
-import { GENERIC_SIDE_CLAMPING_GUIDE, type Guide, GUIDE_FORMS, type GuideForm, type GuideSeat, type PairJig, ROLLER_FORMS, type RollerGuide, type WetWheelJig } from '@mellow-anvil/core/guide';
+import {
+  GENERIC_SIDE_CLAMPING_GUIDE,
+  type Guide,
+  GUIDE_FORMS,
+  type GuideForm,
+  type GuideSeat,
+  type PairJig,
+  ROLLER_FORMS,
+  type RollerGuide,
+  type WetWheelJig,
+} from '@mellow-anvil/core/guide';
 import type { Quantity } from '../ui/figures';
 
 type Figures<T, Known extends keyof T> = Partial<Omit<T, Known | 'name' | 'form' | 'notes'>> &

@@ -13,7 +13,21 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { isWheel, wheelRadiusMm } from '@mellow-anvil/core/abrasive';
 import { unlessRefused } from '@mellow-anvil/core/base';
 import type { SingleBevelEdge } from '@mellow-anvil/core/blade';
-import { bladeGeometry, boardShifts, type FacetSetting, GENERIC_SIDE_CLAMPING_GUIDE, type Guide, type GuideForm, guideProjection, type GuideSeat, movedStops, onItsWheel, type RollerGuide, type WetWheelJig, wheelSupport } from '@mellow-anvil/core/guide';
+import {
+  bladeGeometry,
+  boardShifts,
+  type FacetSetting,
+  GENERIC_SIDE_CLAMPING_GUIDE,
+  type Guide,
+  type GuideForm,
+  guideProjection,
+  type GuideSeat,
+  movedStops,
+  onItsWheel,
+  type RollerGuide,
+  type WetWheelJig,
+  wheelSupport,
+} from '@mellow-anvil/core/guide';
 import { AbrasivesStore } from '../data/abrasives.store';
 import { FirstRunState } from '../data/first-run.state';
 import { BoardsStore } from '../data/boards.store';

@@ -4,7 +4,17 @@ import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { PlusIcon } from 'primeng/icons/plus';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
-import { type Guide, GUIDE_FORMS, guideProjection, type GuideSeat, isRoller, type RollerGuide, seatCalibration, seatGeometry, wheelSupport } from '@mellow-anvil/core/guide';
+import {
+  type Guide,
+  GUIDE_FORMS,
+  guideProjection,
+  type GuideSeat,
+  isRoller,
+  type RollerGuide,
+  seatCalibration,
+  seatGeometry,
+  wheelSupport,
+} from '@mellow-anvil/core/guide';
 import { Figures } from '../ui/figures';
 import { FORM_WORDS } from './guide-draft';
 import { GuidesStore } from '../data/guides.store';

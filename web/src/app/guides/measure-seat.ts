@@ -1,7 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
-import { guideAngle, guideCalibration, type GuideCalibration, guideProjection, type GuideSeat, measuredSeat, projectionUncertaintyMm, READINGS_TO_DOUBT, type RollerGuide, USUAL_DIVISION_DEG } from '@mellow-anvil/core/guide';
+import {
+  guideAngle,
+  guideCalibration,
+  type GuideCalibration,
+  guideProjection,
+  type GuideSeat,
+  measuredSeat,
+  projectionUncertaintyMm,
+  READINGS_TO_DOUBT,
+  type RollerGuide,
+  USUAL_DIVISION_DEG,
+} from '@mellow-anvil/core/guide';
 import { Figures } from '../ui/figures';
 import { QuantityField } from '../ui/quantity-field';
 import { Why, type Reason } from '../ui/why';

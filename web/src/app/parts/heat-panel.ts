@@ -4,7 +4,18 @@ import type { ChartData, ChartOptions } from 'chart.js';
 import { UIChart } from 'primeng/chart';
 import { Subject, catchError, debounceTime, map, of, startWith, switchMap } from 'rxjs';
 import type { SingleBevelEdge, Tool } from '@mellow-anvil/core/blade';
-import { HEAT_LIMITS, heatedWidthMm, type HeatLimit, ROOM_C, STOP_SHORT_MM, TEMPER_COLOURS, temperColour, type WedgeHeat, type WedgeHeatInput, type WheelAtWork } from '@mellow-anvil/core/grinding';
+import {
+  HEAT_LIMITS,
+  heatedWidthMm,
+  type HeatLimit,
+  ROOM_C,
+  STOP_SHORT_MM,
+  TEMPER_COLOURS,
+  temperColour,
+  type WedgeHeat,
+  type WedgeHeatInput,
+  type WheelAtWork,
+} from '@mellow-anvil/core/grinding';
 import { ChoiceField } from '../ui/choice-field';
 import { inkNow } from '../ui/chart-ink';
 import { Figures } from '../ui/figures';

@@ -3,7 +3,15 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { format } from 'date-fns';
 import { MultiSelect } from 'primeng/multiselect';
-import { type Abrasive, costOfUse, kindFacts, type Sheets, STROP_FACES, type StropFace, usualSheetUses } from '@mellow-anvil/core/abrasive';
+import {
+  type Abrasive,
+  costOfUse,
+  kindFacts,
+  type Sheets,
+  STROP_FACES,
+  type StropFace,
+  usualSheetUses,
+} from '@mellow-anvil/core/abrasive';
 import { EDGE_SHAPES, type EdgeShape } from '@mellow-anvil/core/blade';
 import type { Sentences } from '../ui/checks';
 import { ChoiceField } from '../ui/choice-field';

@@ -1,5 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
-import { type Abrasive, ABRASIVE_KIND_NAMES, ABRASIVE_KINDS, type AbrasiveKind, grit, GRIT_STANDARDS, isWheel, kindFacts, LUBRICANTS } from '@mellow-anvil/core/abrasive';
+import {
+  type Abrasive,
+  ABRASIVE_KIND_NAMES,
+  ABRASIVE_KINDS,
+  type AbrasiveKind,
+  grit,
+  GRIT_STANDARDS,
+  isWheel,
+  kindFacts,
+  LUBRICANTS,
+} from '@mellow-anvil/core/abrasive';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
 import type { Sentences } from '../ui/checks';
 import { Figures } from '../ui/figures';

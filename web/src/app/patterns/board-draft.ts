@@ -1,6 +1,20 @@
 import type { BoardDraft } from '@mellow-anvil/contract';
 import { attempt, type Identified, Refusal } from '@mellow-anvil/core/base';
-import { boardFaults, type BoardSizes, type BoardStop, type Guide, isRoller, leastDepthMm, leastLengthMm, nextLabel, type RollerGuide, type SettingBoard, type StopAsked, stopsAsCut, USUAL_BOARD } from '@mellow-anvil/core/guide';
+import {
+  boardFaults,
+  type BoardSizes,
+  type BoardStop,
+  type Guide,
+  isRoller,
+  leastDepthMm,
+  leastLengthMm,
+  nextLabel,
+  type RollerGuide,
+  type SettingBoard,
+  type StopAsked,
+  stopsAsCut,
+  USUAL_BOARD,
+} from '@mellow-anvil/core/guide';
 import type { Sentences } from '../ui/checks';
 
 /** A board being asked for; stops that were cut keep their projection as long as they may. */

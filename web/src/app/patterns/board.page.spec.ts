@@ -1,6 +1,12 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { GENERIC_SIDE_CLAMPING_GUIDE, type Guide, makeBoard, type SettingBoard, USUAL_BOARD } from '@mellow-anvil/core/guide';
+import {
+  GENERIC_SIDE_CLAMPING_GUIDE,
+  type Guide,
+  makeBoard,
+  type SettingBoard,
+  USUAL_BOARD,
+} from '@mellow-anvil/core/guide';
 import { inputOf, press, textOf, typeInto, until } from '../testing/host';
 import { answer, page, playServer, stored } from '../testing/page';
 import { BoardPage } from './board.page';

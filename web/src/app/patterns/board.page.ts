@@ -11,7 +11,16 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { formatDay, unlessRefused } from '@mellow-anvil/core/base';
-import { boardShifts, type BoardSizes, type BoardStop, MOST_STOPS, movedStops, nextLabel, type SettingBoard, type StopAsked } from '@mellow-anvil/core/guide';
+import {
+  boardShifts,
+  type BoardSizes,
+  type BoardStop,
+  MOST_STOPS,
+  movedStops,
+  nextLabel,
+  type SettingBoard,
+  type StopAsked,
+} from '@mellow-anvil/core/guide';
 import { boardPattern } from '@mellow-anvil/core/pattern';
 import { GuidesStore } from '../data/guides.store';
 import { ChoiceField } from '../ui/choice-field';

@@ -6,7 +6,14 @@ import type { PatternName } from '@mellow-anvil/contract';
 import { isWheel, wheelRadiusMm } from '@mellow-anvil/core/abrasive';
 import { attempt, parseNumber, Refusal } from '@mellow-anvil/core/base';
 import { onItsWheel } from '@mellow-anvil/core/guide';
-import { bevelGauge, camberTemplate, foldingSheet, gaugeBlock, type Pattern, restTemplate } from '@mellow-anvil/core/pattern';
+import {
+  bevelGauge,
+  camberTemplate,
+  foldingSheet,
+  gaugeBlock,
+  type Pattern,
+  restTemplate,
+} from '@mellow-anvil/core/pattern';
 import { AbrasivesStore } from '../data/abrasives.store';
 import { GuidesStore } from '../data/guides.store';
 import { ChoiceField } from '../ui/choice-field';

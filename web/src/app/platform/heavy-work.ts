@@ -4,7 +4,7 @@ import { Refusal } from '@mellow-anvil/core/base';
 import type { HeavyAnswer, HeavyInput, HeavyOrder, HeavyOutput, HeavyTask } from './heavy-tasks';
 
 /** How far a heavy work has come, 0…1, and then what came of it. */
-export type HeavyNews<T> = { readonly share: number } | { readonly value: T };
+type HeavyNews<T> = { readonly share: number } | { readonly value: T };
 
 /** Lets a work go on until somebody stops it; then this is told instead. */
 export const stoppedBy =

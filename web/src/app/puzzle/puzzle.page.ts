@@ -2,7 +2,19 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { causeFacts, type CauseName, type Look, LOOK_NAMES, LOOKS, nextLooks, rankCauses, type Seen, type Symptom, SYMPTOM_NAMES, SYMPTOMS } from '@mellow-anvil/core/advice';
+import {
+  causeFacts,
+  type CauseName,
+  type Look,
+  LOOK_NAMES,
+  LOOKS,
+  nextLooks,
+  rankCauses,
+  type Seen,
+  type Symptom,
+  SYMPTOM_NAMES,
+  SYMPTOMS,
+} from '@mellow-anvil/core/advice';
 import type { Condition } from '@mellow-anvil/core/blade';
 import { Desk } from '../data/desk';
 import { ChoiceField } from '../ui/choice-field';

@@ -9,7 +9,7 @@ interface Caution {
 }
 
 /** The trade's usual cautions, each where the hand is. */
-export const CAUTIONS: Partial<Readonly<Record<StationKind, Caution>>> = {
+const CAUTIONS: Partial<Readonly<Record<StationKind, Caution>>> = {
   isolate: {
     plain:
       'A machine that can start takes fingers. Isolate it from power before any knife is loosened; wear gloves to handle the knives, never near anything that turns.',

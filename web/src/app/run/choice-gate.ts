@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
 import { Button } from 'primeng/button';
 
 /** One answer of a gate. */
-export interface GateAnswer {
+interface GateAnswer {
   readonly value: string;
   readonly label: string;
   readonly hint: string;

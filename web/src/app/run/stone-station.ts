@@ -12,7 +12,7 @@ import { Beat } from '../platform/beat';
 import { COUNT_WORDS, feelFor, sideNamesOf } from '../words/station-words';
 
 /** A stone's step as the bench shows it. */
-export interface StoneView {
+interface StoneView {
   readonly index: number;
   readonly name: string;
   readonly grain: string;

@@ -8,7 +8,15 @@ import { PlusIcon } from 'primeng/icons/plus';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import type { Stored } from '@mellow-anvil/contract';
-import { FAMILIES, type Family, FAMILY_NAMES, familyFacts, RACK_STATES, type RackState, type Tool } from '@mellow-anvil/core/blade';
+import {
+  FAMILIES,
+  type Family,
+  FAMILY_NAMES,
+  familyFacts,
+  RACK_STATES,
+  type RackState,
+  type Tool,
+} from '@mellow-anvil/core/blade';
 import { asItStands, proposedUse, readiness, type Readiness, type Session } from '@mellow-anvil/core/record';
 import { RecordsStore, type Records } from '../data/records.store';
 import { SessionsStore } from '../data/sessions.store';

@@ -1,5 +1,5 @@
 /** Where one stone stands on the rail, and where its size really lies on the scale. */
-export interface RailPlace {
+interface RailPlace {
   readonly left: number;
   readonly scaleAt: number;
 }

@@ -3,7 +3,14 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import { switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
-import { type Abrasive, type Care, caresOf, equalGrades, kindFacts, USUAL_STONE_MM } from '@mellow-anvil/core/abrasive';
+import {
+  type Abrasive,
+  type Care,
+  caresOf,
+  equalGrades,
+  kindFacts,
+  USUAL_STONE_MM,
+} from '@mellow-anvil/core/abrasive';
 import { formatDay } from '@mellow-anvil/core/base';
 import { Figures } from '../ui/figures';
 import { Notices } from '../platform/notices';

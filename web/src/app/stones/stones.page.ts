@@ -8,7 +8,13 @@ import { ChevronUpIcon } from 'primeng/icons/chevronup';
 import { PlusIcon } from 'primeng/icons/plus';
 import { SelectButton } from 'primeng/selectbutton';
 import { TableModule, type TableRowReorderEvent } from 'primeng/table';
-import { type Abrasive, ABRASIVE_KINDS, grit, standsIn, type StonesRecord } from '@mellow-anvil/core/abrasive';
+import {
+  type Abrasive,
+  ABRASIVE_KINDS,
+  grit,
+  standsIn,
+  type StonesRecord,
+} from '@mellow-anvil/core/abrasive';
 import { contentOf } from '../data/collection.store';
 import { Figures } from '../ui/figures';
 import { Notices } from '../platform/notices';

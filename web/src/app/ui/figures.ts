@@ -1,6 +1,17 @@
 import { Injectable, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { formatAngle, formatDay, formatLength, formatMinutes, formatNumber, MM_PER_INCH, parseAngle, parseLength, parseMinutes, parseNumber } from '@mellow-anvil/core/base';
+import {
+  formatAngle,
+  formatDay,
+  formatLength,
+  formatMinutes,
+  formatNumber,
+  MM_PER_INCH,
+  parseAngle,
+  parseLength,
+  parseMinutes,
+  parseNumber,
+} from '@mellow-anvil/core/base';
 import type { PatternHand } from '@mellow-anvil/core/pattern';
 import type { Hand } from '@mellow-anvil/core/record';
 import { DEFAULT_SETTINGS } from '@mellow-anvil/core/workshop';

@@ -1,4 +1,11 @@
-import { type Abrasive, type CareKind, FLATTEN_AT_UM, kindFacts, type StoneCare, usualSheetUses } from '@mellow-anvil/core/abrasive';
+import {
+  type Abrasive,
+  type CareKind,
+  FLATTEN_AT_UM,
+  kindFacts,
+  type StoneCare,
+  usualSheetUses,
+} from '@mellow-anvil/core/abrasive';
 import { formatDay } from '@mellow-anvil/core/base';
 import type { Figures } from '../ui/figures';
 

@@ -1,6 +1,13 @@
 import type { UseMeasure } from '@mellow-anvil/core/blade';
 import type { CamberRead } from '@mellow-anvil/core/camber';
-import { amount, newtonsOf, type Outcome, type ProofTest, type Session, type SessionKind } from '@mellow-anvil/core/record';
+import {
+  amount,
+  newtonsOf,
+  type Outcome,
+  type ProofTest,
+  type Session,
+  type SessionKind,
+} from '@mellow-anvil/core/record';
 import { conditionWords } from './condition-words';
 import type { Figures } from '../ui/figures';
 import type { Entry } from '../data/records.store';

@@ -1,6 +1,13 @@
 import type { Abrasive, CareKind } from '@mellow-anvil/core/abrasive';
 import type { Edge } from '@mellow-anvil/core/blade';
-import { type BenchStep, type Count, purposeOf, type Station, type StationKind, type StropPurpose } from '@mellow-anvil/core/plan';
+import {
+  type BenchStep,
+  type Count,
+  purposeOf,
+  type Station,
+  type StationKind,
+  type StropPurpose,
+} from '@mellow-anvil/core/plan';
 import type { ProofTest } from '@mellow-anvil/core/record';
 import type { GateWord, Skip } from '@mellow-anvil/core/run';
 import { byTurns } from '@mellow-anvil/core/work';

@@ -1,5 +1,11 @@
 import type { CamberDesign, CamberJob, FrontLine, SingleBevelEdge, Tool } from '@mellow-anvil/core/blade';
-import { CAMBER_JOB_FACTS, cornerBackMm, CURVED_FAMILIES, frontForJob, likelyJob } from '@mellow-anvil/core/camber';
+import {
+  CAMBER_JOB_FACTS,
+  cornerBackMm,
+  CURVED_FAMILIES,
+  frontForJob,
+  likelyJob,
+} from '@mellow-anvil/core/camber';
 import type { CamberState } from '@mellow-anvil/core/record';
 
 /** A curve as it is being designed: half a figure typed is undefined or NaN. */
@@ -27,7 +33,7 @@ export const asIron = <T extends Tool>(tool: T): (T & { readonly edge: SingleBev
     : undefined;
 
 /** A bed nobody gave: the usual bench plane's. */
-export const USUAL_BED_DEG = 45;
+const USUAL_BED_DEG = 45;
 export const bedOf = ({ host }: Pick<Tool, 'host'>): number => host?.bedDeg ?? USUAL_BED_DEG;
 
 export function draftOf({ camber, edge, family }: Iron): CamberDraft {

@@ -1,7 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { arcRadiusMm, attempt, Refusal } from '@mellow-anvil/core/base';
 import { CAMBER_JOBS, type CamberJob, type FrontLine, frontProfile } from '@mellow-anvil/core/blade';
-import { camber, CAMBER_JOB_FACTS, camberOnBed, cornerBackMm, shavingSection } from '@mellow-anvil/core/camber';
+import {
+  camber,
+  CAMBER_JOB_FACTS,
+  camberOnBed,
+  cornerBackMm,
+  shavingSection,
+} from '@mellow-anvil/core/camber';
 import type { Sentences } from '../../ui/checks';
 import { ChoiceField } from '../../ui/choice-field';
 import { Figures } from '../../ui/figures';

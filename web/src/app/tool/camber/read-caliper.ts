@@ -12,7 +12,12 @@ import { Button } from 'primeng/button';
 import { Textarea } from 'primeng/textarea';
 import type { Subscription } from 'rxjs';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
-import { type CamberRead, type EdgePoint, profileReading, type ProfileReading } from '@mellow-anvil/core/camber';
+import {
+  type CamberRead,
+  type EdgePoint,
+  profileReading,
+  type ProfileReading,
+} from '@mellow-anvil/core/camber';
 import { profileLines } from '@mellow-anvil/core/device';
 import type { CamberState } from '@mellow-anvil/core/record';
 import { Figures } from '../../ui/figures';

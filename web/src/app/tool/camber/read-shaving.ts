@@ -1,7 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Button } from 'primeng/button';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
-import { type CamberRead, camberReading, SHAVING_PM_MM, SHAVING_WIDTH_PM_MM } from '@mellow-anvil/core/camber';
+import {
+  type CamberRead,
+  camberReading,
+  SHAVING_PM_MM,
+  SHAVING_WIDTH_PM_MM,
+} from '@mellow-anvil/core/camber';
 import { ChoiceField } from '../../ui/choice-field';
 import { Figures } from '../../ui/figures';
 import { QuantityField } from '../../ui/quantity-field';

@@ -13,8 +13,24 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
 import { inOrder, kindFacts, servesShape } from '@mellow-anvil/core/abrasive';
-import { angleAdvice, finishAdvice, type Job, JOBS, timberCalled, TIMBERS, usualJob } from '@mellow-anvil/core/advice';
-import { backBevelDeg, type Edge, includedDeg, type Steel, STEEL_NAMES, STEELS, type Tool } from '@mellow-anvil/core/blade';
+import {
+  angleAdvice,
+  finishAdvice,
+  type Job,
+  JOBS,
+  timberCalled,
+  TIMBERS,
+  usualJob,
+} from '@mellow-anvil/core/advice';
+import {
+  backBevelDeg,
+  type Edge,
+  includedDeg,
+  type Steel,
+  STEEL_NAMES,
+  STEELS,
+  type Tool,
+} from '@mellow-anvil/core/blade';
 import type { ToolRecord } from '@mellow-anvil/core/record';
 import { AbrasivesStore } from '../../data/abrasives.store';
 import { ChoiceField } from '../../ui/choice-field';

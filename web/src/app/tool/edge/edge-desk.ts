@@ -10,7 +10,16 @@ import {
   signal,
 } from '@angular/core';
 import { unlessRefused } from '@mellow-anvil/core/base';
-import { ASSUMED_LAND_MM, type Edge, type Family, familyFacts, recessionForLand, type SingleBevelEdge, STEEL_NAMES, STEELS } from '@mellow-anvil/core/blade';
+import {
+  ASSUMED_LAND_MM,
+  type Edge,
+  type Family,
+  familyFacts,
+  recessionForLand,
+  type SingleBevelEdge,
+  STEEL_NAMES,
+  STEELS,
+} from '@mellow-anvil/core/blade';
 import type { Sentences } from '../../ui/checks';
 import { ChoiceField } from '../../ui/choice-field';
 import { Figures } from '../../ui/figures';

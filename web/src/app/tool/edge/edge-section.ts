@@ -12,7 +12,14 @@ import {
 import { FormsModule } from '@angular/forms';
 import { Slider } from 'primeng/slider';
 import { attempt, cosDeg, Refusal, sinDeg } from '@mellow-anvil/core/base';
-import { backBevelDeg, type Edge, edgeChain, type EdgeChain, type Point, wornTip } from '@mellow-anvil/core/blade';
+import {
+  backBevelDeg,
+  type Edge,
+  edgeChain,
+  type EdgeChain,
+  type Point,
+  wornTip,
+} from '@mellow-anvil/core/blade';
 import { recessionForTipMm } from '@mellow-anvil/core/work';
 import { Figures } from '../../ui/figures';
 import { VIEW, handlesOf, scaleOf, type Handle, type Scale } from '../../drawings/section-view';

@@ -1,6 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { attempt, cosDeg, Refusal, sinDeg, unlessRefused } from '@mellow-anvil/core/base';
-import { backBevelDeg, edgeChain, honedDeg, type HostPlane, planeAngles, type PlaneAngles, type Point, type SingleBevelEdge } from '@mellow-anvil/core/blade';
+import {
+  backBevelDeg,
+  edgeChain,
+  honedDeg,
+  type HostPlane,
+  planeAngles,
+  type PlaneAngles,
+  type Point,
+  type SingleBevelEdge,
+} from '@mellow-anvil/core/blade';
 import type { Sentences } from '../../ui/checks';
 import { ChoiceField } from '../../ui/choice-field';
 import { Figures } from '../../ui/figures';

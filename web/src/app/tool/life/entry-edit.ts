@@ -13,7 +13,13 @@ import { Button } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Stored } from '@mellow-anvil/contract';
-import { type ConditionKind, familyFacts, type Tool, USE_MEASURES, type UseMeasure } from '@mellow-anvil/core/blade';
+import {
+  type ConditionKind,
+  familyFacts,
+  type Tool,
+  USE_MEASURES,
+  type UseMeasure,
+} from '@mellow-anvil/core/blade';
 import type { Session, Use } from '@mellow-anvil/core/record';
 import { CONDITION_WORDS } from '../../words/condition-words';
 import { SessionsStore } from '../../data/sessions.store';

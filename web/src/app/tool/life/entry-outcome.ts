@@ -1,7 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
-import { type Burr, BURRS, newtonsOf, type Outcome, type Proof, PROOFS, type ProofTest } from '@mellow-anvil/core/record';
+import {
+  type Burr,
+  BURRS,
+  newtonsOf,
+  type Outcome,
+  type Proof,
+  PROOFS,
+  type ProofTest,
+} from '@mellow-anvil/core/record';
 import { ChoiceField } from '../../ui/choice-field';
 import { LineField } from '../../ui/line-field';
 import { QuantityField } from '../../ui/quantity-field';

@@ -1,7 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
-import { type Condition, type ConditionKind, CONDITIONS, type Fault, type FaultKind, FAULTS } from '@mellow-anvil/core/blade';
+import {
+  type Condition,
+  type ConditionKind,
+  CONDITIONS,
+  type Fault,
+  type FaultKind,
+  FAULTS,
+} from '@mellow-anvil/core/blade';
 import { QuantityField } from '../../ui/quantity-field';
 import { CONDITION_WORDS, FAULT_WORDS } from '../../words/condition-words';
 

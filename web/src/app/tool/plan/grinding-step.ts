@@ -4,7 +4,15 @@ import { catchError, filter, map, of, switchMap } from 'rxjs';
 import type { Abrasive } from '@mellow-anvil/core/abrasive';
 import { unlessRefused } from '@mellow-anvil/core/base';
 import type { SingleBevelEdge, Tool } from '@mellow-anvil/core/blade';
-import { contactMin, grindingPasses, type GrindingPasses, HEAT_LIMITS, heatedWidthMm, ROOM_C, wheelAtWork } from '@mellow-anvil/core/grinding';
+import {
+  contactMin,
+  grindingPasses,
+  type GrindingPasses,
+  HEAT_LIMITS,
+  heatedWidthMm,
+  ROOM_C,
+  wheelAtWork,
+} from '@mellow-anvil/core/grinding';
 import type { GrindingStep, RunGrinding } from '@mellow-anvil/core/plan';
 import { StoneGlyph } from '../../drawings/stone-glyph';
 import { Figures } from '../../ui/figures';

@@ -1,8 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { type Abrasive, type CareKind, costOfUse, servesShape, standsIn, type StonesRecord } from '@mellow-anvil/core/abrasive';
-import { ASSUMED_LAND_MM, type Manner, shapeOfEdge, TIP_RADIUS_UM, type Tool } from '@mellow-anvil/core/blade';
+import {
+  type Abrasive,
+  type CareKind,
+  costOfUse,
+  servesShape,
+  standsIn,
+  type StonesRecord,
+} from '@mellow-anvil/core/abrasive';
+import {
+  ASSUMED_LAND_MM,
+  type Manner,
+  shapeOfEdge,
+  TIP_RADIUS_UM,
+  type Tool,
+} from '@mellow-anvil/core/blade';
 import type { HoningPlan, PlanRequest, RunGrinding, WayOut, WorkOrder } from '@mellow-anvil/core/plan';
 import { FOUND_MARKS_UM } from '@mellow-anvil/core/work';
 import { Figures } from '../../ui/figures';

@@ -6,7 +6,15 @@ import { combineLatest, map, switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import type { CareKind, StonesRecord } from '@mellow-anvil/core/abrasive';
 import { type Manner, mannerOf, type Tool } from '@mellow-anvil/core/blade';
-import { edgeByWay, type HoningPlan, type PlanRequest, type RunGrinding, type School, type WayOut, type WorkOrder } from '@mellow-anvil/core/plan';
+import {
+  edgeByWay,
+  type HoningPlan,
+  type PlanRequest,
+  type RunGrinding,
+  type School,
+  type WayOut,
+  type WorkOrder,
+} from '@mellow-anvil/core/plan';
 import { asItStands } from '@mellow-anvil/core/record';
 import type { Plan } from '@mellow-anvil/core/workshop';
 import { AbrasivesStore } from '../../data/abrasives.store';

@@ -1,7 +1,17 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Abrasive } from '@mellow-anvil/core/abrasive';
 import type { Condition } from '@mellow-anvil/core/blade';
-import { compareSchools, type HoningPlan, orderOfWork, planHoning, type PlanRequest, regrindAdvice, type TooMuch, type WayOut, type WorkOrder } from '@mellow-anvil/core/plan';
+import {
+  compareSchools,
+  type HoningPlan,
+  orderOfWork,
+  planHoning,
+  type PlanRequest,
+  regrindAdvice,
+  type TooMuch,
+  type WayOut,
+  type WorkOrder,
+} from '@mellow-anvil/core/plan';
 import { press, textOf, typeInto } from '../../testing/host';
 import { IRON, playServer, stone } from '../../testing/page';
 import { ConditionAsk } from './condition-ask';

@@ -3,7 +3,16 @@ import { Button } from 'primeng/button';
 import { type Abrasive, type CareKind, isWheel, type StonesRecord } from '@mellow-anvil/core/abrasive';
 import type { Tool } from '@mellow-anvil/core/blade';
 import type { SessionSetting } from '@mellow-anvil/core/guide';
-import { type HoningPlan, type PlanPart, type PlanStep, type RunGrinding, type Station, type StropStep, visitsOf, type WorkOrder } from '@mellow-anvil/core/plan';
+import {
+  type HoningPlan,
+  type PlanPart,
+  type PlanStep,
+  type RunGrinding,
+  type Station,
+  type StropStep,
+  visitsOf,
+  type WorkOrder,
+} from '@mellow-anvil/core/plan';
 import type { Facet } from '@mellow-anvil/core/work';
 import { CARE_WORDS } from '../../words/care-words';
 import { StoneGlyph } from '../../drawings/stone-glyph';

@@ -1,7 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MM_PER_INCH, unlessRefused } from '@mellow-anvil/core/base';
 import type { Edge } from '@mellow-anvil/core/blade';
-import { axleClearanceMm, backHeightMm, bladeGeometry, FACET_NAMES, type FacetSetting, guideAngle, isRoller, type RollerGuide, type StopFound } from '@mellow-anvil/core/guide';
+import {
+  axleClearanceMm,
+  backHeightMm,
+  bladeGeometry,
+  FACET_NAMES,
+  type FacetSetting,
+  guideAngle,
+  isRoller,
+  type RollerGuide,
+  type StopFound,
+} from '@mellow-anvil/core/guide';
 import { RouterLink } from '@angular/router';
 import type { SetUp, StoppedSetting } from '../../data/desk';
 import { Figures } from '../../ui/figures';

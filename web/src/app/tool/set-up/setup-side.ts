@@ -7,7 +7,16 @@ import { SelectButton } from 'primeng/selectbutton';
 import type { Stored } from '@mellow-anvil/contract';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
 import { backStrategy, type Tool } from '@mellow-anvil/core/blade';
-import { bladeGeometry, clampedWidthMm, type FacetSetting, guideAngle, honedAtDeg, isRoller, type RollerGuide, seatTakes } from '@mellow-anvil/core/guide';
+import {
+  bladeGeometry,
+  clampedWidthMm,
+  type FacetSetting,
+  guideAngle,
+  honedAtDeg,
+  isRoller,
+  type RollerGuide,
+  seatTakes,
+} from '@mellow-anvil/core/guide';
 import type { LastSetting } from '@mellow-anvil/core/record';
 import { Desk } from '../../data/desk';
 import { WheelPanel } from './wheel-panel';

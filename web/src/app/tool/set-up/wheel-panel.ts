@@ -12,7 +12,14 @@ import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { isWheel, wheelWear } from '@mellow-anvil/core/abrasive';
 import { attempt, formatDay, Refusal, tanDeg } from '@mellow-anvil/core/base';
-import { hollowGrind, honedHollow, honingsUntilFlat, type Point, type SingleBevelEdge, type Tool } from '@mellow-anvil/core/blade';
+import {
+  hollowGrind,
+  honedHollow,
+  honingsUntilFlat,
+  type Point,
+  type SingleBevelEdge,
+  type Tool,
+} from '@mellow-anvil/core/blade';
 import { GRINDING_PUSH_N, hollowSection, wheelAtWork } from '@mellow-anvil/core/grinding';
 import { AbrasivesStore } from '../../data/abrasives.store';
 import { Desk } from '../../data/desk';
