@@ -3,7 +3,7 @@ import { shape, withFields } from './shape.js';
 import { id } from './fields.js';
 
 /** What the server keeps beside a thing. */
-export interface Kept {
+interface Kept {
   readonly id: string;
   /** Rises by one with every change; a change must name the version it was made from. */
   readonly version: number;

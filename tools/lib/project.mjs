@@ -24,7 +24,7 @@ export function say(words) {
   process.stdout.write(`${words}\n`);
 }
 
-export function stop(words) {
+function stop(words) {
   process.stderr.write(`\n${words}\n`);
   process.exit(1);
 }

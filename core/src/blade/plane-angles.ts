@@ -8,7 +8,7 @@ export interface PlaneAnglesInput extends HostPlane {
 }
 
 /** How much room the wood has behind the edge. */
-export type Clearance = 'ample' | 'thin' | 'none';
+type Clearance = 'ample' | 'thin' | 'none';
 
 export interface PlaneAngles {
   /** Between the wood ahead and the face the shaving climbs. */

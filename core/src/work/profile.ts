@@ -2,7 +2,7 @@ import { hollowGrind } from '../blade/hollow-grind.js';
 import { cosDeg, sinDeg, tanDeg } from '../base/trig.js';
 
 /** A plane honed or ground on a side of a blade. */
-export interface Plane {
+interface Plane {
   /** To the back, or to the centre plane of a blade bevelled on both sides. */
   readonly deg: number;
   /** Where it meets that, mm behind the edge the side began with. */

@@ -3,7 +3,7 @@ import type { ObjectSchema, Route } from '@mellow-anvil/contract';
 import { checked } from './checked.js';
 
 /** What a request asks, looked at when it is asked for. */
-export interface Asked<Q, B> {
+interface Asked<Q, B> {
   /** The values of the path’s braces. */
   readonly params: Readonly<Record<string, string>>;
   /** @throws HttpProblem 422 that names each field */

@@ -4,7 +4,7 @@ import { BOARD, GUIDE, JIGS, TOOLS, runEvents, session, stone } from '../fixture
 import { openTestWorkshop, type TestWorkshop } from '../workshop.js';
 
 /** A step of a walk through everything that can be stored: what to do, to which thing, with what words. */
-export interface Step {
+interface Step {
   readonly what: keyof typeof STEPS;
   readonly which: number;
   readonly text: string;

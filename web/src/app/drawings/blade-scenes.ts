@@ -28,7 +28,7 @@ function faceOf(step: BenchStep): Face {
   return step.side === 1 ? 'other' : 'bevel';
 }
 
-export const FACE_WORDS: Readonly<Record<Face, string>> = {
+const FACE_WORDS: Readonly<Record<Face, string>> = {
   bevel: 'on its bevel',
   other: 'on its other side',
   primary: 'on its primary',
@@ -37,7 +37,7 @@ export const FACE_WORDS: Readonly<Record<Face, string>> = {
 };
 
 /** How a stroke follows an edge that is not straight. */
-export const ROUND: Partial<Readonly<Record<Edge['form'], string>>> = {
+const ROUND: Partial<Readonly<Record<Edge['form'], string>>> = {
   gouge: 'rolled along its curve',
   v: 'each wing, then the keel',
   hook: 'round the whole bend',

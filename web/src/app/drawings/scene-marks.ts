@@ -131,7 +131,7 @@ export function lay(
 }
 
 /** The blade in the roller guide it is set up in, at its own projection. */
-export function guided(
+function guided(
   { edge, setUp }: SceneOf,
   face: 'bevel' | 'primary' | 'secondary',
   room: { readonly width: number; readonly height: number },

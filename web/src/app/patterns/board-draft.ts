@@ -43,7 +43,7 @@ export const rollersOf = (guides: readonly Identified<Guide>[]): RollerGuides =>
   guides.filter((guide): guide is RollerGuide & { readonly id: string } => isRoller(guide));
 
 /** Stops at these angles, lettered in order. */
-export const lettered = (angles: readonly number[]): readonly StopAsked[] =>
+const lettered = (angles: readonly number[]): readonly StopAsked[] =>
   angles.reduce<readonly StopAsked[]>(
     (stops, angleDeg) => [...stops, { label: nextLabel(stops.map(({ label }) => label)), angleDeg }],
     [],

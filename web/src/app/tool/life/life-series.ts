@@ -157,7 +157,7 @@ export function useBetweenHonings(
 }
 
 /** Everything on one line of time: a row for each kind of entry. */
-export const ROWS = ['Used', 'Stropped', 'Honed', 'Ground', 'Measured'] as const;
+const ROWS = ['Used', 'Stropped', 'Honed', 'Ground', 'Measured'] as const;
 const ROW_OF = { use: 0, stropping: 1, honing: 2, grinding: 3, measuring: 4 } as const;
 
 export function timeLine(entries: readonly Entry[], ink: Ink): ChartData<'scatter', Dot[]> {
