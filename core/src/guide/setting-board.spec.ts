@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { guideAngle } from '../guide/guide-angle.js';
-import { guideProjection } from '../guide/guide-projection.js';
-import { GENERIC_SIDE_CLAMPING_GUIDE as GUIDE, seatGeometry } from '../guide/guide.js';
+import { guideAngle } from './guide-angle.js';
+import { guideProjection } from './guide-projection.js';
+import { GENERIC_SIDE_CLAMPING_GUIDE as GUIDE, seatGeometry } from './guide.js';
 import { flatBlade } from '../testing/blades.js';
 import { boardPattern } from '../pattern/board-pattern.js';
-import { boardShifts, movedStops, stopFor } from '../guide/board-use.js';
+import { boardShifts, movedStops, stopFor } from './board-use.js';
 import {
   USUAL_BOARD,
   boardFaults,
@@ -15,7 +15,7 @@ import {
   nextLabel,
   stopPitchMm,
   type BoardAsked,
-} from '../guide/setting-board.js';
+} from './setting-board.js';
 
 const [CHISEL_JAWS] = GUIDE.seats;
 if (!CHISEL_JAWS) throw new Error('the generic guide has jaws');

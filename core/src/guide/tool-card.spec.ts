@@ -1,11 +1,11 @@
 import type { Abrasive } from '../abrasive/abrasive.js';
-import { guideProjection } from '../guide/guide-projection.js';
-import { GENERIC_SIDE_CLAMPING_GUIDE as GUIDE, type Guide } from '../guide/guide.js';
+import { guideProjection } from './guide-projection.js';
+import { GENERIC_SIDE_CLAMPING_GUIDE as GUIDE, type Guide } from './guide.js';
 import { flatBlade } from '../testing/blades.js';
 import type { Tool } from '../blade/tool.js';
 import type { Identified } from '../base/identified.js';
-import { USUAL_BOARD, makeBoard } from '../guide/setting-board.js';
-import { toolCard } from '../guide/tool-card.js';
+import { USUAL_BOARD, makeBoard } from './setting-board.js';
+import { toolCard } from './tool-card.js';
 
 const CHISEL: Tool = {
   name: 'Chisel',
