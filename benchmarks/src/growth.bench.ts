@@ -56,7 +56,6 @@ async function grown(entries: number): Promise<Readonly<Record<string, Took>>> {
   const { id, version, createdAt, updatedAt, ...changed } = (await (
     await ask('/api/abrasives/w1000')
   ).json()) as Record<string, unknown>;
-  void [createdAt, updatedAt];
   await ask(`/api/abrasives/${String(id)}`, 'PUT', { ...changed, strokeMm: 160, version });
   took['the rack as the page asks for it, a stone changed'] = await watched(() =>
     get('/api/records?withinMs=400'),

@@ -1,7 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
 import { type Condition, CONDITIONS } from '@mellow-anvil/core/blade';
-import { defaultRequest, type HoningPlan, planHoning, SCHOOLS, TOO_MANY_STROKES } from '@mellow-anvil/core/plan';
+import {
+  defaultRequest,
+  type HoningPlan,
+  planHoning,
+  SCHOOLS,
+  TOO_MANY_STROKES,
+} from '@mellow-anvil/core/plan';
 import { asItStands, inOrderOfTime, toolRecord } from '@mellow-anvil/core/record';
 import type { Workshop } from '@mellow-anvil/core/workshop';
 import { median, type Row } from './table.js';
@@ -21,7 +27,7 @@ interface Asked {
 
 /** Every tool of the demo, in every condition, by every school, at the rates assumed: the plan, and how long it took. */
 function sweep(): readonly Asked[] {
-  const { tools, abrasives, sessions = [] } = JSON.parse(readFileSync(DEMO, 'utf8')) as Workshop;
+  const { tools, abrasives, sessions } = JSON.parse(readFileSync(DEMO, 'utf8')) as Workshop;
   return tools.flatMap((tool) => {
     const own = inOrderOfTime(sessions.filter(({ toolId }) => toolId === tool.id));
     const record = toolRecord(tool, own, abrasives);

@@ -25,7 +25,9 @@ export async function openShop(): Promise<Shop> {
   return {
     origin: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
     database,
-    open: async (file) => void (await workshop.import(file)),
+    open: async (file) => {
+      await workshop.import(file);
+    },
     close: async () => {
       server.closeAllConnections();
       await new Promise((resolve) => server.close(resolve));

@@ -282,7 +282,10 @@ export function related<S extends AnySchema>(
   objection: (value: never, siblings: Readonly<Record<string, unknown>>) => string | undefined,
 ): S {
   return schema.custom((value: unknown, helpers) => {
-    const sentence = objection(value as never, helpers.state.ancestors[0] as Record<string, unknown>);
+    const sentence = objection(
+      value as never,
+      (helpers.state.ancestors as readonly Record<string, unknown>[])[0] ?? {},
+    );
     return sentence === undefined ? value : helpers.message({ custom: '{#sentence}' }, { sentence });
   });
 }

@@ -102,7 +102,7 @@ const settings = Joi.object<Settings & { readonly version: number }>().concat(
   storedSchema(settingsSchema, 0).fork(['id', 'createdAt', 'updatedAt'], (field) => field.optional()),
 );
 
-const pattern = <N extends PatternName>(name: N): Route<PrintQuery> =>
+const pattern = (name: PatternName): Route<PrintQuery> =>
   route<PrintQuery>({
     method: 'get',
     path: `/api/patterns/${name}.{form}`,

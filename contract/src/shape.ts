@@ -36,4 +36,4 @@ export const shape = <T extends object>(fields: Fields<T>): ObjectSchema<T> => J
 export const withFields = <T extends object, More extends object>(
   schema: ObjectSchema<T>,
   fields: Fields<More>,
-): ObjectSchema<T & More> => (schema as ObjectSchema).keys({ ...fields });
+): ObjectSchema<T & More> => (schema as ObjectSchema<object>).keys({ ...fields }) as ObjectSchema<T & More>;

@@ -53,7 +53,9 @@ async function serve(environment: Record<string, string>, from?: string): Promis
     address,
     folder,
     kill: () => end('SIGKILL'),
-    restart: async () => void (await start({ PORT: new URL(address).port })),
+    restart: async () => {
+      await start({ PORT: new URL(address).port });
+    },
     stop: async () => {
       await end('SIGTERM');
       await rm(folder, { recursive: true, force: true });
@@ -250,7 +252,7 @@ export const overlaps = (page: Page): Promise<readonly string[]> =>
       .map((element) => ({ element, box: clipped(element) }))
       .filter(({ element, box }) => box.width > 1 && box.height > 1 && !element.closest('.visually-hidden'));
     const name = ({ element }: { element: HTMLElement }): string =>
-      `${element.tagName.toLowerCase()} “${(element.getAttribute('aria-label') ?? element.textContent ?? '').trim().slice(0, 30)}”`;
+      `${element.tagName.toLowerCase()} “${(element.getAttribute('aria-label') ?? element.textContent).trim().slice(0, 30)}”`;
     const wide = shown
       .filter(({ box }) => box.left < -1 || box.right > window.innerWidth + 1)
       .map((each) => `${name(each)} reaches past the side`);

@@ -199,8 +199,10 @@ function servePage(app: Express, folder: string): void {
     }),
   );
   app.get('/{*path}', (request, response, next) => {
-    if (/\.[a-z0-9]+$/i.test(request.path))
-      return next(new HttpProblem(404, 'Not found', 'There is no such file.'));
+    if (/\.[a-z0-9]+$/i.test(request.path)) {
+      next(new HttpProblem(404, 'Not found', 'There is no such file.'));
+      return;
+    }
     response
       .type('html')
       .set('Cache-Control', 'no-store')

@@ -96,7 +96,7 @@ describe('facetSettings', () => {
     } as const;
     expect(first(knives)).toBe('pair-jig');
     expect(first({ ...knives, bevelDeg: 38 })).toBe('freehand');
-    expect(usualGuide(knives, [])).toBeUndefined();
+    expect(usualGuide<Guide>(knives, [])).toBeUndefined();
   });
 
   it('sets a measured seat by its own readings, with their ±; underside and low roller too', () => {

@@ -88,7 +88,7 @@ export function extentOf({ marks }: Pick<Pattern, 'marks'>): Extent {
 
 /** How long a text is about, mm. */
 const textLengthMm = ({ text, sizeMm }: Pick<TextMark, 'text' | 'sizeMm'>): number =>
-  [...text].length * sizeMm * LETTER;
+  Array.from(text).length * sizeMm * LETTER;
 
 function textCorners(mark: TextMark): readonly Point[] {
   const { at, sizeMm, align = 'start', turnDeg = 0 } = mark;

@@ -63,7 +63,7 @@ function made(tool: Tool, request: PlanRequest, more: Partial<OrderInput> = {}, 
 }
 const words = ({ steps, order }: WorkOrder): string =>
   order.map((each) => (each.kind === 'stone' ? (steps[each.step]?.abrasiveId ?? '') : each.kind)).join(', ');
-const ofKind = <K extends Station['kind']>({ order }: WorkOrder, kind: K): readonly Station[] =>
+const ofKind = ({ order }: WorkOrder, kind: Station['kind']): readonly Station[] =>
   order.filter((each) => each.kind === kind);
 
 describe('the order of work', () => {

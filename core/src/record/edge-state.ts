@@ -272,7 +272,7 @@ function afterSteps(
   const { edge } = tool;
   const { steps = [], setting, conditionBefore } = session;
   const found = asFound(edge, work, conditionBefore);
-  let told = false;
+  let told = false as boolean;
   const after = steps.reduce((now, step) => {
     const item = itemOf(tool, step, setting, bench);
     const counts = item !== undefined && !item.strop && item.strokes > 0;

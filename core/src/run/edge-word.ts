@@ -1,8 +1,7 @@
 import { newtonsOf, type Proof } from '../record/session.js';
 
 /** One honest word for an edge. */
-const EDGE_WORDS = ['keen', 'sharp', 'serviceable', 'dull'] as const;
-type EdgeWord = (typeof EDGE_WORDS)[number];
+type EdgeWord = 'keen' | 'sharp' | 'serviceable' | 'dull';
 
 /** Tests a keen edge passes and a merely sharp one may not. */
 const FINE: readonly Proof['test'][] = ['hair', 'cut', 'sound', 'shaving'];

@@ -131,9 +131,7 @@ describe('worked', () => {
       const turnAbout = worked(edge, worked(edge, nicked, left as WorkItem), right as WorkItem);
       const alike = worked(edge, nicked, item(strokes));
       expect(turnAbout.nickMm).toBeCloseTo(alike.nickMm, 12);
-      expect(tipUmOf(edge, turnAbout))
-        .withContext(`${String(strokes)}`)
-        .toBeCloseTo(tipUmOf(edge, alike), 9);
+      expect(tipUmOf(edge, turnAbout)).withContext(String(strokes)).toBeCloseTo(tipUmOf(edge, alike), 9);
     }
     expect(tipUmOf(edge, worked(edge, nicked, item(400)))).toBe(0);
   });

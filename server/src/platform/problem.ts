@@ -94,16 +94,19 @@ const STORAGE_ERRORS: Readonly<Record<string, readonly [number, string, string]>
 
 /** What a failure of the disk or the database file comes to, in words, if it is one. */
 export function storageTrouble(reason: unknown): readonly [number, string, string] | undefined {
-  const { code, parent } = (reason ?? {}) as { code?: unknown; parent?: { code?: unknown } };
+  const { code, parent } = (reason ?? {}) as { code?: string; parent?: { code?: string } };
   // A read-only folder shows as a file that cannot be opened.
-  const told = String(parent?.code ?? code ?? '').replace('SQLITE_CANTOPEN', 'SQLITE_READONLY');
+  const told = String(parent?.code ?? code).replace('SQLITE_CANTOPEN', 'SQLITE_READONLY');
   return STORAGE_ERRORS[told];
 }
 
 /** The last handler: every error leaves as `application/problem+json`. */
 export function problemHandler(log: Logger): ErrorRequestHandler {
   return (reason, _request, response, next) => {
-    if (response.headersSent) return next(reason);
+    if (response.headersSent) {
+      next(reason);
+      return;
+    }
     const problem = problemOf(reason);
     // A damaged workshop was told of at the start; every question since is refused for it.
     if (problem.status >= 500 && !(reason instanceof WorkshopDamaged)) log.error(reason, 'request failed');

@@ -79,7 +79,9 @@ export class BackupsService {
    */
   keepUp(): () => Promise<unknown> {
     let looking: Promise<unknown> = this.makeIfDue();
-    const timer = setInterval(() => (looking = this.makeIfDue()), LOOK_EVERY_MS);
+    const timer = setInterval(() => {
+      looking = this.makeIfDue();
+    }, LOOK_EVERY_MS);
     timer.unref();
     return () => {
       clearInterval(timer);

@@ -80,7 +80,7 @@ export function defineKind<T extends object>(options: KindOptions<T>): Kind<T> {
       ]);
       return sequelize.define(
         options.name,
-        { ...ENVELOPE, ...Object.fromEntries([...own, ...derived]) },
+        { ...ENVELOPE, ...(Object.fromEntries([...own, ...derived]) as ModelAttributes) },
         { tableName: options.name, timestamps: false },
       );
     },

@@ -171,7 +171,7 @@ export class WorkshopDatabase implements Database {
       backupTo: () => join(this.backups, `before-migration-${stampOf(this.now())}.sqlite`),
     });
     this.backup = backup;
-    const [{ journal_mode: mode = '' } = {}] = await this.sequelize.query<{ journal_mode: string }>(
+    const [{ journal_mode: mode = '' } = {}] = await this.sequelize.query<{ journal_mode?: string }>(
       'PRAGMA journal_mode',
       { type: QueryTypes.SELECT },
     );
@@ -180,7 +180,7 @@ export class WorkshopDatabase implements Database {
       await breakSeal(this.file);
       await this.sequelize.query('PRAGMA journal_mode = WAL');
     }
-    const [{ user_version: stored = 0 } = {}] = await this.sequelize.query<{ user_version: number }>(
+    const [{ user_version: stored = 0 } = {}] = await this.sequelize.query<{ user_version?: number }>(
       'PRAGMA user_version',
       { type: QueryTypes.SELECT },
     );

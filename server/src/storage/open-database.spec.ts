@@ -120,7 +120,6 @@ describe('openDatabase', () => {
     const { version, createdAt, updatedAt, id, ...wheel } = (
       await shop.ask('GET', '/api/abrasives/dry-wheel')
     ).body;
-    void [createdAt, updatedAt];
     const measured = { ...wheel, wheel: { rpm: 2850, readings: [{ on: '2026-11-23', diameterMm: 146 }] } };
     const kept = await shop.ask('PUT', `/api/abrasives/${id}`, { ...measured, version });
     expect(kept.body.wheel).toEqual(measured.wheel);
@@ -130,7 +129,6 @@ describe('openDatabase', () => {
     const file = (await shop.ask('GET', '/api/workshop')).body;
     expect(file.boards[0].id).toBe(made.body.id);
     const { boards, ...before } = file;
-    void boards;
     expect((await shop.ask('PUT', '/api/workshop', before)).status)
       .withContext('a file without boards')
       .toBe(200);
@@ -144,7 +142,6 @@ describe('openDatabase', () => {
     const shop = await openTestWorkshop(folder);
     const { version, createdAt, updatedAt, id, ...stone } = (await shop.ask('GET', '/api/abrasives/w1000'))
       .body;
-    void [createdAt, updatedAt];
     const known = {
       ...stone,
       sets: ['Bench'],
@@ -167,7 +164,6 @@ describe('openDatabase', () => {
     const shop = await openTestWorkshop(folder);
     const { version, createdAt, updatedAt, id, ...iron } = (await shop.ask('GET', '/api/tools/smooth-50'))
       .body;
-    void [createdAt, updatedAt];
     const camber = { job: 'smoothing', shavingMm: 0.05, hadMm: 0 };
     const kept = await shop.ask('PUT', `/api/tools/${id}`, { ...iron, camber, version });
     expect(kept.body.camber).toEqual(camber);

@@ -8,8 +8,8 @@ type FirstLook = 'missing' | 'empty' | 'database' | 'something-else';
 
 /** Looks at a file's first bytes; SQLite itself takes a file of no bytes or one for a new database. */
 export async function firstLook(file: string): Promise<FirstLook> {
-  const handle = await open(file, 'r').catch((reason: NodeJS.ErrnoException) => {
-    if (reason.code === 'ENOENT') return undefined;
+  const handle = await open(file, 'r').catch((reason: unknown) => {
+    if ((reason as NodeJS.ErrnoException).code === 'ENOENT') return undefined;
     throw reason;
   });
   if (!handle) return 'missing';

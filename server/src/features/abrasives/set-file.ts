@@ -2,8 +2,11 @@ import Papa from 'papaparse';
 import { Joi, type Schema } from '@mellow-anvil/contract';
 import { abrasiveSchema, check, type FieldProblem } from '@mellow-anvil/contract';
 import type { Abrasive } from '@mellow-anvil/core/abrasive';
-import { attempt, type Identified, parseNumber, Refusal } from '@mellow-anvil/core/base';
+import { attempt, parseNumber, Refusal } from '@mellow-anvil/core/base';
 import { invalid } from '../../platform/problem.js';
+
+/** A stone of a set; one that is new here has no id yet. */
+type StoneInSet = Abrasive & { readonly id?: string };
 
 type Cells = Readonly<Record<string, string>>;
 type Loose = Record<string, unknown>;
@@ -55,7 +58,7 @@ const OWN_TEXT: ReadonlySet<string> = new Set([
 ]);
 
 /** A set as CSV, one stone a row. Wheels’ readings and what was counted go only into the JSON. */
-export function setToCsv(stones: readonly Identified<Abrasive>[]): string {
+export function setToCsv(stones: readonly StoneInSet[]): string {
   const rows = stones.map((stone) => NAMES.map((column) => cellOf(stone, column)));
   return Papa.unparse({ fields: NAMES, data: rows }, { escapeFormulae: FORMULA, newline: '\r\n' });
 }
@@ -70,7 +73,7 @@ function cellOf(stone: object, column: Column): string {
  * Stones out of a CSV table, each checked as any other.
  * @throws HttpProblem 422 naming every row that is wrong
  */
-export function setFromCsv(csv: string): readonly Identified<Abrasive>[] {
+export function setFromCsv(csv: string): readonly StoneInSet[] {
   const { data, errors, meta } = Papa.parse<Cells>(csv.replace(/^\uFEFF/, ''), {
     header: true,
     skipEmptyLines: 'greedy',
@@ -102,7 +105,7 @@ export function setFromCsv(csv: string): readonly Identified<Abrasive>[] {
  * Stones out of a set file in JSON.
  * @throws HttpProblem 422 naming every entry that is wrong
  */
-export const setFromJson = (abrasives: readonly object[]): readonly Identified<Abrasive>[] =>
+export const setFromJson = (abrasives: readonly object[]): readonly StoneInSet[] =>
   checkedRows(
     abrasives.map((each) => ({ stone: each as Loose, unread: [] })),
     1,
@@ -142,15 +145,15 @@ function put(thing: Loose, [key = '', ...rest]: readonly string[], value: unknow
 const ROW_ID: Readonly<Record<string, Schema>> = { id: Joi.string().pattern(/^[A-Za-z0-9_-]{1,64}$/) };
 const rowSchema = abrasiveSchema.keys(ROW_ID);
 
-function checkedRows(rows: readonly RowRead[], firstRow: number): readonly Identified<Abrasive>[] {
+function checkedRows(rows: readonly RowRead[], firstRow: number): readonly StoneInSet[] {
   if (rows.length === 0) throw invalid([{ field: 'rows', message: 'The file holds no stones.' }]);
   const seen = new Set<unknown>();
-  const good: Identified<Abrasive>[] = [];
+  const good: StoneInSet[] = [];
   const problems = rows.flatMap(({ stone, unread }, i): FieldProblem[] => {
     const row = String(i + firstRow);
     const named = typeof stone['name'] === 'string' ? ` (${stone['name'].slice(0, 40)})` : '';
     const result = check(rowSchema, stone);
-    if (result.ok) good.push(result.value as unknown as Identified<Abrasive>);
+    if (result.ok) good.push(result.value as unknown as StoneInSet);
     const wrong = result.ok
       ? []
       : result.errors.filter(({ field }) => unread.every((other) => other.field !== field));

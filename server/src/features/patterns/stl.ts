@@ -49,12 +49,14 @@ const STROKE = 0.14;
 /** A text's strokes as little boxes, one for each piece of a line, about its middle. */
 function strokes({ text, at, sizeMm, turnDeg = 0 }: SolidText): [number, number][][] {
   const asDrawn = modeling.text.vectorText({ height: sizeMm }, text);
-  const heights = asDrawn.flat().map(([, y = 0]) => y);
+  const heights = asDrawn.flat().map(([, y]) => y);
   // The package counts its line, not its letters, as the height.
   const scale = sizeMm / (Math.max(...heights) - Math.min(...heights));
-  const lines = asDrawn.map((line) => line.map(([x = 0, y = 0]) => [x * scale, y * scale]));
+  const lines = asDrawn.map((line) =>
+    line.map(([x, y]): readonly [number, number] => [x * scale, y * scale]),
+  );
   const points = lines.flat();
-  const [xs, ys] = [points.map(([x = 0]) => x), points.map(([, y = 0]) => y)];
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
   const middle = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2] as const;
   const [cos, sin] = [Math.cos((turnDeg * Math.PI) / 180), Math.sin((turnDeg * Math.PI) / 180)];
   const place = (x: number, y: number): [number, number] => {

@@ -68,7 +68,7 @@ export function runsOf(text: string, weight: Weight): readonly Run[] {
 
 /** Whether every character of a text can be printed. */
 export const printable = (text: string): boolean =>
-  [...text.normalize('NFC')].every((character) =>
+  Array.from(text.normalize('NFC')).every((character) =>
     [character, character.replace('µ', 'μ'), character.replace('μ', 'µ')].some((each) =>
       facesOf('plain').some((face) => face.has(each)),
     ),

@@ -65,7 +65,7 @@ export class Reckoner {
     await this.database.ready();
     const ids = await idsOf(this.database, tools);
     if (this.wholeAt === this.edition) return { text: this.textOf(ids), complete: true };
-    let complete = false;
+    let complete = false as boolean;
     const fresh = this.freshRack().then(() => {
       complete = true;
     });

@@ -85,8 +85,8 @@ function upTo(most: number): Transform {
   return new Transform({
     transform(chunk: Buffer, _encoding, done) {
       seen += chunk.length;
-      if (seen <= most) return done(null, chunk);
-      done(new HttpProblem(413, 'Too large', 'The file is over 300 MB: no workshop is that large.'));
+      if (seen <= most) done(null, chunk);
+      else done(new HttpProblem(413, 'Too large', 'The file is over 300 MB: no workshop is that large.'));
     },
   });
 }

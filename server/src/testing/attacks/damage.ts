@@ -47,7 +47,9 @@ export async function attackByDamage(flips: number): Promise<Outcome> {
       tried += 1;
       if (told === '') harmless += 1;
       if (told === '' && workshop !== whole)
-        failures.push(`${how} ${String(where ?? '')}: nothing is told, and something is changed`);
+        failures.push(
+          `${how} ${String(where as string | number | undefined)}: nothing is told, and something is changed`,
+        );
       if (workshop !== whole && backedUp && told === '') failures.push(`${how}: copied into a backup unseen`);
     };
     const file = (folder: string): string => join(folder, DATABASE_FILE);

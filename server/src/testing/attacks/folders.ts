@@ -60,7 +60,7 @@ export async function lookIn(folder: string): Promise<{
     if (database.damage) return { told, backedUp: false };
     const workshop = await exported(database).then(
       (file) => JSON.stringify(file),
-      (reason: Error) => `cannot be read: ${reason.message}`,
+      (reason: unknown) => `cannot be read: ${(reason as Error).message}`,
     );
     const backups = new BackupsService(database, pino({ level: 'silent' }), () => undefined);
     const backedUp = await backups.makeIfDue();

@@ -18,7 +18,7 @@ const ATTACKS: Readonly<Record<string, () => Promise<Outcome | undefined>>> = {
   walk: async () => {
     const failures = await walkThroughEverything(1000, 3).then(
       () => [],
-      (reason: Error) => [reason.message],
+      (reason: unknown) => [(reason as Error).message],
     );
     return { what: 'walks through everything', tried: '3 of 1,000 steps', failures };
   },

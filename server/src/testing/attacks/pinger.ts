@@ -6,7 +6,7 @@ import { parentPort, workerData } from 'node:worker_threads';
 const EVERY_MS = 10;
 const origins = workerData as readonly string[];
 const times = origins.map((): number[] => []);
-let going = true;
+let going = true as boolean;
 parentPort?.once('message', () => (going = false));
 while (going) {
   for (const [i, origin] of origins.entries()) {

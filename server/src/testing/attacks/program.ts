@@ -21,7 +21,7 @@ export async function startProgram(folder: string): Promise<Program> {
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let told = '';
-  program.stderr?.on('data', (chunk: Buffer) => (told += chunk.toString()));
+  program.stderr.on('data', (chunk: Buffer) => (told += chunk.toString()));
   let said = '';
   for await (const chunk of program.stdout as AsyncIterable<Buffer>) {
     said += chunk.toString();

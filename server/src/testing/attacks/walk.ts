@@ -244,7 +244,7 @@ async function stonesOf(shop: TestWorkshop, { abrasives }: Workshop): Promise<un
 function expectSame(what: string, now: unknown, before: unknown): void {
   const [a, b] = [sorted(now), sorted(before)];
   if (a === b) return;
-  const at = [...a].findIndex((letter, i) => letter !== b[i]);
+  const at = Array.from(a).findIndex((letter, i) => letter !== b[i]);
   const near = (text: string): string => text.slice(Math.max(0, at - 80), at + 80);
   throw new Error(`${what} is another where it was opened: …${near(a)}… for …${near(b)}…`);
 }

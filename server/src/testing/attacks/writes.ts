@@ -143,8 +143,7 @@ export async function attackByKills(kills: number): Promise<Outcome> {
         );
       },
       async () => {
-        const { version, ...kept } = (await ask('GET', '/api/settings')).body;
-        void kept;
+        const { version } = (await ask('GET', '/api/settings')).body;
         await write('settings', ['/api/settings'], () =>
           ask('PUT', '/api/settings', {
             name: `Shed ${version}`,

@@ -86,7 +86,6 @@ export function askedOf({ stops, ...rest }: BoardForm): BoardDraft {
 
 /** A stored board as a form. */
 export function formOf({ revision, cutOn, earlier, ...board }: SettingBoard): BoardForm {
-  void [revision, cutOn, earlier];
   return board;
 }
 

@@ -112,7 +112,6 @@ describe('BoardPage', () => {
   it('keeps cut stops where they are until guide, seat or angle change', () => {
     const measured = { ...GENERIC_SIDE_CLAMPING_GUIDE, noseMm: 17 };
     const { revision, cutOn, earlier, ...form } = BOARD;
-    void [revision, cutOn, earlier];
     expect(cut(form, measured, BOARD).stops).toEqual(BOARD.stops);
     const other = { ...form, stops: form.stops.map((stop) => ({ ...stop, angleDeg: stop.angleDeg + 1 })) };
     expect(cut(other, measured, BOARD).stops?.[0]?.projectionMm).not.toBe(BOARD.stops[0]?.projectionMm);

@@ -16,7 +16,7 @@ export class StayAwake {
       )
       .subscribe(() => {
         // Absent in some browsers, refused on an empty battery: the run goes on either way.
-        void this.document.defaultView?.navigator.wakeLock
+        void (this.document.defaultView?.navigator as Partial<Navigator> | undefined)?.wakeLock
           ?.request('screen')
           .then((sentinel) => (lock = sentinel))
           .catch(() => undefined);

@@ -139,7 +139,7 @@ export class ProofGate {
   );
   protected readonly word = computed(() => {
     const word = edgeWord(this.proof(), this.forces());
-    return word && word[0]?.toUpperCase() + word.slice(1);
+    return word && word.charAt(0).toUpperCase() + word.slice(1);
   });
   protected readonly forceSays = computed(() => {
     const thread = this.proof().find(({ test }) => test === 'force');

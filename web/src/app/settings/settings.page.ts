@@ -150,7 +150,7 @@ export class SettingsPage {
   });
   protected readonly kept = toSignal(
     inject(Undo).kept$.pipe(
-      map((kept) => kept && { commands: kept.commands, megabytes: Math.round(kept.bytes / 2 ** 20) }),
+      map(({ commands, bytes }) => ({ commands, megabytes: Math.round(bytes / 2 ** 20) })),
     ),
   );
   protected readonly theme = toSignal(this.themeService.theme$, { initialValue: 'system' as Theme });

@@ -32,7 +32,7 @@ export function answer(server: HttpTestingController, path: string, body: object
 }
 
 /** A list as the server pages it. */
-export const page = <T>(items: readonly T[]): object => ({
+export const page = (items: readonly unknown[]): object => ({
   items,
   page: 1,
   pageSize: 500,

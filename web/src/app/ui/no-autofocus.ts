@@ -8,7 +8,8 @@ export function buttonsDoNotTakeFocus(): void {
   const { prototype } = AutoFocus;
   const checked = prototype.onAfterContentChecked;
   prototype.onAfterContentChecked = function (this: AutoFocus) {
-    this.autofocus ??= false;
+    // Declared as a boolean, and nothing until somebody sets it.
+    (this as Partial<AutoFocus>).autofocus ??= false;
     checked.call(this);
   };
 }

@@ -55,7 +55,7 @@ export class TakeAway {
     this.forms().map((form) => {
       const query = new URLSearchParams(
         Object.entries({ ...this.query(), ...(form === 'pdf' && { paper: this.paper() }) }).map(
-          ([name, value]) => [name, String(value)],
+          ([name, value]) => [name, value],
         ),
       ).toString();
       return {

@@ -160,7 +160,7 @@ export function stationName(
 ): string {
   const names = sideNamesOf(edge);
   const side = (index: 0 | 1 | undefined): string =>
-    index === undefined || names.length === 1 ? '' : `, ${names[index] ?? ''}`;
+    index === undefined || names.length === 1 ? '' : `, ${names[index]}`;
   const { title } = STATION_TEXT[station.kind];
   switch (station.kind) {
     case 'stone': {

@@ -199,7 +199,7 @@ export class FacetList {
 
   protected wheelReason({ angleDeg, gapMm = 0 }: FacetSetting): Reason {
     const guide = this.setUp().guide;
-    if (guide?.form !== 'wet-wheel-jig') return { formula: '', inputs: [], source: '', sure: '' };
+    if (guide.form !== 'wet-wheel-jig') return { formula: '', inputs: [], source: '', sure: '' };
     const mm = (length: number): string => this.figures.length(length);
     return {
       formula: 'Bar to wheel’s centre D = √(P² + c² + R² + 2R(P sin θ − c cos θ)); gap = D − R.',
