@@ -29,6 +29,7 @@ export default tseslint.config(
       '@typescript-eslint/no-invalid-void-type': 'off',
       '@typescript-eslint/consistent-indexed-object-style': 'off',
       '@typescript-eslint/no-extraneous-class': 'off',
+      '@typescript-eslint/no-import-type-side-effects': 'error',
       eqeqeq: 'error',
       'no-console': 'error',
       'prefer-const': 'error',

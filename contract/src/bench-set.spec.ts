@@ -1,4 +1,4 @@
-import { type Schema } from './joi.js';
+import type { Schema } from './joi.js';
 import { abrasiveSchema } from './abrasives.js';
 import { careSchema } from './cares.js';
 import { check } from './check.js';

@@ -1,4 +1,4 @@
-import { type ObjectSchema } from './joi.js';
+import type { ObjectSchema } from './joi.js';
 
 /** One calculation's HTTP face: what goes in, what comes out, and the core function between. */
 export interface Calculation {

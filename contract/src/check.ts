@@ -1,4 +1,4 @@
-import { type Schema } from './joi.js';
+import type { Schema } from './joi.js';
 
 /** What is wrong with one field, and what to change. */
 export interface FieldProblem {

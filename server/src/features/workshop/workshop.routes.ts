@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createInflate } from 'node:zlib';
-import { type Request } from 'express';
+import type { Request } from 'express';
 import { WORKSHOP_FILE_BYTES } from '@mellow-anvil/core/workshop';
 import { HttpProblem } from '../../platform/problem.js';
 import { stopsWith } from '../../platform/stop.js';

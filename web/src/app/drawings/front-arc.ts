@@ -23,51 +23,7 @@ const ROUND = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000] as const;
 /** The edge from the front with its corner to be dragged, heights exaggerated by a round factor that is said. */
 @Component({
   selector: 'ma-front-arc',
-  template: `
-    @if (drawing(); as d) {
-      <svg
-        #svg
-        [attr.viewBox]="'0 0 ' + view.width + ' ' + view.height"
-        role="group"
-        [attr.aria-label]="d.words"
-      >
-        <path class="steel" [attr.d]="d.blade" />
-        <line class="level" x1="20" [attr.x2]="view.width - 20" [attr.y1]="edgeY" [attr.y2]="edgeY" />
-        @if (d.other) {
-          <path class="other" [attr.d]="d.other" />
-        }
-        <path class="edge" [attr.d]="d.edge" />
-        <path class="measure" [attr.d]="d.gap" />
-        <text [attr.x]="d.cornerX - 10" [attr.y]="edgeY + 24" text-anchor="end">{{ d.gapText }}</text>
-        <text x="40" [attr.y]="view.height - 12">{{ d.factorText }}</text>
-        @if (d.otherText) {
-          <text class="other-text" [attr.x]="view.width - 40" [attr.y]="view.height - 12" text-anchor="end">
-            {{ d.otherText }}
-          </text>
-        }
-        @if (draggable()) {
-          <g
-            class="handle"
-            role="slider"
-            tabindex="0"
-            aria-label="Light at the corner"
-            [attr.aria-valuenow]="d.um"
-            [attr.aria-valuetext]="d.gapText"
-            aria-valuemin="0"
-            [attr.aria-valuemax]="d.mostUm"
-            (pointerdown)="grab($event)"
-            (pointermove)="move($event)"
-            (pointerup)="letGo()"
-            (pointercancel)="letGo()"
-            (keydown)="nudge($event)"
-          >
-            <rect class="hit" [attr.x]="d.cornerX - 22" [attr.y]="d.cornerY - 22" width="44" height="44" />
-            <circle class="knob" [attr.cx]="d.cornerX" [attr.cy]="d.cornerY" r="9" />
-          </g>
-        }
-      </svg>
-    }
-  `,
+  templateUrl: './front-arc.html',
   styleUrl: './plot.css',
   styles: `
     svg {

@@ -24,50 +24,7 @@ const r = (value: number): number => Number(value.toFixed(3));
 /** A pattern as it will be cut or printed, scaled to the room there is. */
 @Component({
   selector: 'ma-pattern-drawing',
-  template: `
-    <svg
-      #svg
-      [attr.viewBox]="view().box"
-      [attr.role]="slides().length ? 'group' : 'img'"
-      [attr.aria-label]="pattern().title"
-      preserveAspectRatio="xMidYMid meet"
-    >
-      @for (path of view().paths; track $index) {
-        <path [class]="path.layer" [attr.d]="path.d" />
-      }
-      @for (text of view().texts; track $index) {
-        <text
-          [attr.x]="text.x"
-          [attr.y]="text.y"
-          [attr.font-size]="text.sizeMm"
-          [attr.text-anchor]="text.align"
-          [attr.transform]="text.turn"
-        >
-          {{ text.text }}
-        </text>
-      }
-      @for (handle of handles(); track handle.label) {
-        <g
-          class="handle"
-          role="slider"
-          tabindex="0"
-          [attr.aria-label]="'Stop ' + handle.label + ' along the fence'"
-          [attr.aria-valuenow]="handle.at.x"
-          [attr.aria-valuetext]="handle.words"
-          [attr.aria-valuemin]="handle.least"
-          [attr.aria-valuemax]="handle.most"
-          (pointerdown)="grab($event, handle)"
-          (pointermove)="move($event, handle)"
-          (pointerup)="holding = undefined"
-          (pointercancel)="holding = undefined"
-          (keydown)="nudge($event, handle)"
-        >
-          <circle [attr.cx]="handle.x" [attr.cy]="handle.y" [attr.r]="view().unit * 26" class="hit" />
-          <circle [attr.cx]="handle.x" [attr.cy]="handle.y" [attr.r]="view().unit * 10" class="knob" />
-        </g>
-      }
-    </svg>
-  `,
+  templateUrl: './pattern-drawing.html',
   styles: `
     :host {
       display: block;

@@ -1,6 +1,6 @@
 import { breaker, flattening, ready, unplugged, washing, wiping, wrapped } from './bench-scenes';
 import { atWheel, backUp, burrOff, close, held, marked, nail, onStone, still } from './blade-scenes';
-import { type Scene, type SceneOf } from './scene-marks';
+import type { Scene, SceneOf } from './scene-marks';
 
 /** Every station as a drawing, from the tool's own section and the guide's own measures. */
 export function sceneOf(of: SceneOf): Scene {

@@ -17,70 +17,7 @@ import { FirstRunState, STONES_WANTED } from '../data/first-run.state';
 @Component({
   selector: 'ma-first-run',
   imports: [Button, ButtonDirective, OpenFile, RouterLink, StoneFields],
-  template: `
-    <div class="lead">
-      <header>
-        <h1>Three things, and there is a plan</h1>
-        <p class="muted">
-          Tell it what lies on your bench. All of it can be changed or undone later, and none of it leaves
-          this machine.
-        </p>
-      </header>
-      <ol>
-        <li [class.now]="now() === 1" [class.done]="!!steps()?.tool">
-          <span class="count" aria-hidden="true">{{ steps()?.tool ? '✓' : '1' }}</span>
-          <div>
-            <h2>A chisel or a plane iron</h2>
-            @if (steps()?.tool; as tool) {
-              <p>{{ tool.name }} is on the rack.</p>
-            } @else {
-              <p class="muted">Width, thickness, steel and the angles you hone it at.</p>
-              <a pButton routerLink="/tools/new">Add a tool</a>
-            }
-          </div>
-        </li>
-        <li [class.now]="now() === 2" [class.done]="!!steps()?.guide">
-          <span class="count" aria-hidden="true">{{ steps()?.guide ? '✓' : '2' }}</span>
-          <div>
-            <h2>The guide you clamp it in</h2>
-            @if (steps()?.guide; as guide) {
-              <p>{{ guide.name }} is on the bench.</p>
-            } @else {
-              <p class="muted">An ordinary side-clamping guide fits most; measure your own now or later.</p>
-              <div class="actions">
-                <p-button
-                  label="Take the usual side-clamping guide"
-                  [severity]="now() === 2 ? undefined : 'secondary'"
-                  (onClick)="usualGuide()"
-                />
-                <a pButton routerLink="/guides/new" severity="secondary" [outlined]="true">Measure mine</a>
-              </div>
-            }
-          </div>
-        </li>
-        <li [class.now]="now() === 3" [class.done]="(steps()?.stones?.length ?? 0) >= wanted">
-          <span class="count" aria-hidden="true">3</span>
-          <div>
-            <h2>What you hone on</h2>
-            @if (steps()?.stones?.length) {
-              <p>On the rail: {{ stones() }}.</p>
-            }
-            <p class="muted">At least {{ wanted }}: by grade, or by micron.</p>
-            @if (now() === 3) {
-              <form ngNoForm (submit)="$event.preventDefault(); addStone()">
-                <ma-stone-fields [(draft)]="stone" [brief]="true" [sentences]="sentences()" />
-                <p-button type="submit" label="Put it on the rail" />
-              </form>
-            }
-          </div>
-        </li>
-      </ol>
-      <footer>
-        <p class="muted">Already have a workshop file?</p>
-        <ma-open-file />
-      </footer>
-    </div>
-  `,
+  templateUrl: './first-run.html',
   styles: `
     .lead {
       max-width: 62rem;

@@ -27,58 +27,7 @@ const SAMPLE_THICKNESS_MM = 3;
 @Component({
   selector: 'ma-guides',
   imports: [ButtonDirective, PlusIcon, RouterLink],
-  template: `
-    <div class="room">
-      <header>
-        <h1>Guides</h1>
-        <p class="muted">How far the edge stands out of each, for the usual angles.</p>
-        <a pButton routerLink="/guides/new">
-          <svg data-p-icon="plus" aria-hidden="true"></svg>
-          Add a guide
-        </a>
-      </header>
-      @for (guide of tables(); track guide.id) {
-        <article>
-          <h2>
-            <a [routerLink]="['/guides', guide.id]">{{ guide.name }}</a>
-          </h2>
-          @if (guide.says !== guide.name) {
-            <p class="muted">{{ guide.says }}</p>
-          }
-          @if (guide.notes) {
-            <p class="muted">{{ guide.notes }}</p>
-          }
-          @if (guide.rows.length > 0) {
-            <table>
-              <thead>
-                <tr>
-                  <th scope="col">Seat</th>
-                  @for (angle of angles; track angle) {
-                    <th scope="col" class="number">{{ figures.angle(angle) }}</th>
-                  }
-                </tr>
-              </thead>
-              <tbody>
-                @for (seat of guide.rows; track seat.name) {
-                  <tr>
-                    <th scope="row">
-                      {{ seat.name }}
-                      <small>{{ seat.note }}</small>
-                    </th>
-                    @for (projection of seat.projections; track $index) {
-                      <td class="number">{{ projection }}</td>
-                    }
-                  </tr>
-                }
-              </tbody>
-            </table>
-          }
-        </article>
-      } @empty {
-        <p>No guide yet. Add the one you clamp blades in; the usual figures are filled in for you.</p>
-      }
-    </div>
-  `,
+  templateUrl: './guides.page.html',
   styles: `
     header a {
       margin-left: auto;

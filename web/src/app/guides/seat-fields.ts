@@ -17,73 +17,7 @@ const REGISTERS = [
 @Component({
   selector: 'ma-seat-fields',
   imports: [Button, ChoiceField, LineField, MeasureSeat, QuantityField],
-  template: `
-    <fieldset>
-      <legend class="visually-hidden">Seat {{ place() + 1 }}</legend>
-      <ma-line
-        label="Name of the seat"
-        [most]="40"
-        [value]="seat().name"
-        (valueChange)="change({ name: $event })"
-        [sentence]="says('name') ?? sentences()['seats.' + place()]"
-      />
-      <ma-choice
-        label="Holds the blade by"
-        [options]="registers"
-        [value]="seat().registers"
-        (valueChange)="change({ registers: $event })"
-      />
-      @if (seat().measured; as m) {
-        <p class="measured">
-          <b>Measured</b>
-          {{ m.readings.length }} readings: height {{ figures.length(seat().heightMm) }}, nose
-          {{ figures.length(seat().noseMm ?? guide().noseMm) }}
-        </p>
-      } @else {
-        <ma-quantity
-          label="Height above the axle"
-          [value]="seat().heightMm"
-          (valueChange)="change({ heightMm: $event ?? none, noseMm: undefined })"
-          [sentence]="says('heightMm')"
-        />
-      }
-      <ma-quantity
-        label="Narrowest blade"
-        [value]="seat().minWidthMm"
-        (valueChange)="change({ minWidthMm: $event })"
-        [sentence]="says('minWidthMm')"
-        hint="If you know it"
-      />
-      <ma-quantity
-        label="Widest blade"
-        [value]="seat().maxWidthMm"
-        (valueChange)="change({ maxWidthMm: $event })"
-        [sentence]="says('maxWidthMm')"
-        hint="If you know it"
-      />
-      <span class="actions">
-        <p-button
-          [label]="measuring() ? 'Close the readings' : 'Measure this seat'"
-          [ariaLabel]="(measuring() ? 'Close the readings of ' : 'Measure ') + seat().name"
-          severity="secondary"
-          [outlined]="true"
-          (onClick)="measuring.set(!measuring())"
-        />
-        @if (!alone()) {
-          <p-button
-            label="Remove seat"
-            [ariaLabel]="'Remove seat ' + seat().name"
-            severity="secondary"
-            [text]="true"
-            (onClick)="dropped.emit()"
-          />
-        }
-      </span>
-    </fieldset>
-    @if (measuring()) {
-      <ma-measure-seat [guide]="guide()" [seat]="seat()" (seatChange)="seatChange.emit($event)" />
-    }
-  `,
+  templateUrl: './seat-fields.html',
   styles: `
     :host {
       display: grid;

@@ -45,78 +45,7 @@ interface Worked {
 @Component({
   selector: 'ma-heat-panel',
   imports: [ChoiceField, QuantityField, UIChart, Why, Working],
-  template: `
-    <section aria-label="Heat of a pass">
-      <h3>How long may a pass last?</h3>
-      <div class="beside">
-        <div class="asked">
-          <ma-choice
-            label="Not to pass"
-            [options]="limits"
-            [value]="limit()"
-            (valueChange)="limit.set($event)"
-          />
-          @if (limit() === 'own') {
-            <ma-quantity
-              label="Temperature (°C)"
-              quantity="number"
-              [value]="own()"
-              (valueChange)="own.set($event)"
-            />
-          }
-          <ma-quantity
-            label="Push (N)"
-            quantity="number"
-            [value]="pushN()"
-            (valueChange)="pushN.set($event)"
-            hint="A light hand is about 5, a kilogram’s weight 10"
-          />
-          <ma-quantity
-            label="Stop short of the edge"
-            [value]="stopShortMm()"
-            (valueChange)="stopShortMm.set($event)"
-          />
-          <ma-quantity
-            label="Blade begins at (°C)"
-            quantity="number"
-            [value]="startC()"
-            (valueChange)="startC.set($event)"
-          />
-          <div class="verdict" role="status">
-            @if (worked().refusal; as words) {
-              <p class="sentence-error">{{ words }}</p>
-            } @else if (worked().heat; as heat) {
-              <p class="pass figure">{{ pass(heat) }}</p>
-              <p>
-                {{ verdict(heat) }}
-                <ma-why of="the heat" [reason]="reason()" />
-              </p>
-            } @else {
-              <ma-working what="Working it out" [share]="worked().share ?? 0" (stop)="stopped.next()" />
-            }
-          </div>
-        </div>
-        @if (chart(); as data) {
-          <figure>
-            <figcaption>Along the blade when the pass ends, from the edge</figcaption>
-            <p-chart
-              type="line"
-              height="270px"
-              [data]="data"
-              [options]="options()"
-              [ariaLabel]="chartWords()"
-            />
-          </figure>
-        }
-      </div>
-      <p class="warning">
-        This is a model: the wheel decides, not the screen. Eyes covered, guards and rest as the maker says,
-        wheel sound and dressed. Keep the blade moving, tip and corners last, and dip before it is too hot to
-        hold. If a colour shows, the steel is soft there until it is ground past. Alloy and high-speed steels
-        stand more. The makers’ instructions and your workplace’s rules come first.
-      </p>
-    </section>
-  `,
+  templateUrl: './heat-panel.html',
   styleUrl: '../ui/panel.css',
   styles: `
     section {

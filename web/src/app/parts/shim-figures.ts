@@ -13,53 +13,7 @@ const STONE_Y = 110;
 @Component({
   selector: 'ma-shim-figures',
   imports: [QuantityField, Why],
-  template: `
-    <div class="beside">
-      <div class="asked">
-        <ma-quantity
-          label="Shim"
-          [value]="shimMm()"
-          (valueChange)="changed.emit({ shimMm: $event })"
-          [sentence]="sentences()['edge.shimMm'] || refusal('shimMm')"
-          [hint]="shimMm() === undefined ? figures.taken(usual.shimMm) : 'A thin rule or a strip of tape'"
-          (settled)="settled.emit()"
-        />
-        <ma-quantity
-          label="From the edge to the shim"
-          [value]="shimAtMm()"
-          (valueChange)="changed.emit({ shimAtMm: $event })"
-          [sentence]="sentences()['edge.shimAtMm'] || refusal('distanceMm')"
-          [hint]="
-            shimAtMm() === undefined ? figures.taken(usual.distanceMm) : 'Along the blade, to its near edge'
-          "
-          (settled)="settled.emit()"
-        />
-        @if (result().deg; as deg) {
-          <dl class="sums">
-            <div>
-              <dt>Back bevel</dt>
-              <dd>{{ figures.angle(deg, 2) }}</dd>
-            </div>
-          </dl>
-          <ma-why of="the back bevel" [reason]="reason()" />
-        }
-      </div>
-      <svg [attr.viewBox]="'0 0 ' + view.width + ' ' + view.height" role="img" [attr.aria-label]="words()">
-        <rect class="stone" x="0" [attr.y]="stoneY" [attr.width]="view.width" height="40" />
-        <rect class="shim" x="330" [attr.y]="stoneY - 12" width="60" height="12" />
-        <path class="steel" d="M70 110L476 94L476 62L104 76Z" />
-        <path class="line" d="M70 126h260m0 -6v12m-260 0v-12" />
-        <text x="200" y="146" text-anchor="middle">{{ figures.length(shimAtMm() ?? usual.distanceMm) }}</text>
-        <text x="398" y="128">{{ figures.length(shimMm() ?? usual.shimMm) }}</text>
-        <text x="14" y="28">{{ words() }}</text>
-      </svg>
-    </div>
-    <p class="muted">
-      On the finest stone, or every one in turn on a neglected iron: the edge no more than about a dozen
-      millimetres onto it, 10 to 20 short passes (common practice). The same shim in the same place every
-      time.
-    </p>
-  `,
+  templateUrl: './shim-figures.html',
   styleUrl: '../ui/panel.css',
   styles: `
     .stone {

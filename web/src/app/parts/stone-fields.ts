@@ -31,77 +31,7 @@ const LUBRICANT_WORDS = { water: 'Water', oil: 'Oil', dry: 'Nothing, dry', compo
 @Component({
   selector: 'ma-stone-fields',
   imports: [ChoiceField, LineField, QuantityField],
-  template: `
-    <ma-choice label="Kind" [options]="kinds" [value]="draft().kind" (valueChange)="kind($event)" />
-    <ma-choice
-      label="Graded in"
-      [options]="standards"
-      [value]="draft().grade.standard"
-      (valueChange)="set({ grade: { standard: $event, grade: draft().grade.grade } })"
-    />
-    <ma-line
-      [label]="draft().grade.standard === 'UM' ? 'Grain size' : 'Grade'"
-      [most]="20"
-      [value]="draft().grade.grade"
-      (valueChange)="grade($event)"
-      [sentence]="sentences()['grade.grade'] || (size().refused ? size().words : '')"
-      [hint]="size().words"
-    />
-    <ma-line
-      label="Name"
-      [value]="draft().name"
-      (valueChange)="set({ name: $event })"
-      [sentence]="sentences()['name']"
-    />
-    @if (!brief()) {
-      <ma-choice
-        label="Wetted with"
-        [options]="lubricants"
-        [value]="draft().lubricant"
-        (valueChange)="set({ lubricant: $event })"
-        [sentence]="sentences()['lubricant']"
-      />
-      <ma-quantity
-        label="Length of a stroke"
-        [value]="draft().strokeMm"
-        (valueChange)="set({ strokeMm: $event ?? none })"
-        [sentence]="sentences()['strokeMm']"
-        hint="As much of the stone as a stroke uses"
-      />
-      <ma-quantity
-        label="Change-over"
-        quantity="minutes"
-        [value]="draft().overheadMin"
-        (valueChange)="set({ overheadMin: $event ?? none })"
-        [sentence]="sentences()['overheadMin']"
-        hint="Wetting, washing and wiping each time"
-      />
-      <ma-quantity
-        label="Push on this stone (N)"
-        quantity="number"
-        [value]="draft().forceN"
-        (valueChange)="set({ forceN: $event })"
-        [sentence]="sentences()['forceN']"
-        hint="Empty: as the plan says"
-      />
-      <ma-quantity
-        label="Your own rate (mm³ per N·m)"
-        quantity="number"
-        [value]="draft().removalMm3PerNm"
-        (valueChange)="set({ removalMm3PerNm: $event })"
-        [sentence]="sentences()['removalMm3PerNm']"
-        hint="Empty: estimated from grain and kind"
-      />
-      <ma-quantity
-        label="Scratches it leaves"
-        quantity="micron"
-        [value]="draft().scratchUm"
-        (valueChange)="set({ scratchUm: $event })"
-        [sentence]="sentences()['scratchUm']"
-        hint="Empty: 0.12 of the grain, an estimate"
-      />
-    }
-  `,
+  templateUrl: './stone-fields.html',
   styles: `
     :host {
       display: grid;

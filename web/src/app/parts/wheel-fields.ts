@@ -15,76 +15,7 @@ const NONE: Wheel = { readings: [] };
 @Component({
   selector: 'ma-wheel-fields',
   imports: [Button, Checkbox, FormsModule, QuantityField],
-  template: `
-    <fieldset>
-      <legend>The wheel</legend>
-      <div class="fields">
-        <ma-quantity
-          label="Width of the rim"
-          [value]="known().widthMm"
-          (valueChange)="change({ widthMm: $event })"
-          [sentence]="sentences()['wheel.widthMm']"
-        />
-        <ma-quantity
-          label="Turns a minute"
-          quantity="number"
-          [value]="known().rpm"
-          (valueChange)="change({ rpm: $event })"
-          [sentence]="sentences()['wheel.rpm']"
-          hint="On the machine’s plate"
-        />
-      </div>
-      @if (known().readings.length) {
-        <ol>
-          @for (reading of known().readings; track $index; let i = $index) {
-            <li>
-              <span class="day">{{ day(reading.on) }}</span>
-              <ma-quantity
-                [bare]="true"
-                [label]="'Diameter on ' + day(reading.on)"
-                [value]="reading.diameterMm"
-                (valueChange)="setReading(i, $event)"
-                [sentence]="sentences()['wheel.readings.' + i + '.diameterMm']"
-              />
-              <span>{{ reading.dressed ? 'dressed' : 'measured' }}</span>
-              <p-button
-                label="Leave out"
-                [ariaLabel]="'Leave out the reading of ' + day(reading.on)"
-                [text]="true"
-                severity="secondary"
-                (onClick)="drop(i)"
-              />
-            </li>
-          }
-        </ol>
-      }
-      <p>{{ says() }}</p>
-      <div class="fields new">
-        <ma-quantity
-          label="Diameter today"
-          [value]="today()"
-          (valueChange)="today.set($event)"
-          hint="Wheel stopped; across its whole rim"
-        />
-        <span class="dressed">
-          <p-checkbox
-            inputId="dressed"
-            [binary]="true"
-            [ngModel]="dressed()"
-            (ngModelChange)="dressed.set($event)"
-          />
-          <label for="dressed">Dressed today</label>
-        </span>
-        <p-button
-          label="Note it"
-          severity="secondary"
-          [outlined]="true"
-          (onClick)="note()"
-          [disabled]="!noted()"
-        />
-      </div>
-    </fieldset>
-  `,
+  templateUrl: './wheel-fields.html',
   styles: `
     fieldset {
       border: 0;

@@ -40,70 +40,7 @@ const PAPERS: readonly { readonly value: Paper; readonly label: string }[] = [
     SpotPatterns,
     TakeAway,
   ],
-  template: `
-    <div class="room">
-      <header>
-        <h1>Patterns</h1>
-        <p class="muted">Figures to hold: cut in wood, printed on paper or in plastic, at true size.</p>
-        <a pButton routerLink="/patterns/new">
-          <svg data-p-icon="plus" aria-hidden="true"></svg>
-          Make a setting board
-        </a>
-      </header>
-      @for (board of boards(); track board.id) {
-        <article>
-          <div class="words">
-            <h2>
-              <a [routerLink]="['/patterns', board.id]">{{ board.name }}</a>
-            </h2>
-            <p class="muted">{{ board.of }}, revision {{ board.revision }}</p>
-            <ul>
-              @for (stop of board.stops; track stop) {
-                <li>{{ stop }}</li>
-              }
-            </ul>
-            @if (board.moved) {
-              <p class="moved">{{ board.moved }}</p>
-            }
-            <ma-take-away [path]="'/api/boards/' + board.id + '/board'" [of]="board.name" />
-          </div>
-          <a [routerLink]="['/patterns', board.id]" [attr.aria-label]="'Open ' + board.name" tabindex="-1">
-            <ma-pattern-drawing [pattern]="board.pattern" />
-          </a>
-        </article>
-      } @empty {
-        <p>
-          No setting board yet. With one, a blade is pushed against a stop instead of measured: the same angle
-          every time.
-        </p>
-      }
-      <ma-spot-patterns />
-      <section aria-label="Your printer">
-        <h2>Your printer</h2>
-        <p class="muted">
-          Print at actual size, measure the two bars on the page, and give what they measure. Every page
-          printed from then on is corrected.
-        </p>
-        <div class="fields">
-          <ma-choice label="Paper" [options]="papers" [value]="paper()" (valueChange)="choosePaper($event)" />
-          <ma-quantity
-            label="Bar across measures"
-            [value]="bars().acrossMm"
-            (valueChange)="measured({ acrossMm: $event ?? bar })"
-            [sentence]="wrong()['printer.acrossMm']"
-            [hint]="'True: ' + figures.length(bar)"
-          />
-          <ma-quantity
-            label="Upright bar measures"
-            [value]="bars().upMm"
-            (valueChange)="measured({ upMm: $event ?? bar })"
-            [sentence]="wrong()['printer.upMm']"
-            [hint]="'True: ' + figures.length(bar)"
-          />
-        </div>
-      </section>
-    </div>
-  `,
+  templateUrl: './patterns.page.html',
   styles: `
     header a {
       margin-left: auto;

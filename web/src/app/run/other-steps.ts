@@ -20,68 +20,7 @@ const NOTED: readonly Exclude<PutIn['kind'], 'strokes'>[] = [
 @Component({
   selector: 'ma-other-steps',
   imports: [Button, ChoiceField, QuantityField],
-  template: `
-    <section aria-labelledby="leave-out">
-      <h2 id="leave-out">Leave this step out</h2>
-      <div class="row">
-        @for (why of skips; track why) {
-          <p-button
-            [label]="skipWords[why]"
-            severity="secondary"
-            [outlined]="true"
-            styleClass="other"
-            (onClick)="skipped.emit(why)"
-          />
-        }
-      </div>
-    </section>
-    @if (past().length) {
-      <section aria-labelledby="do-again">
-        <h2 id="do-again">Once more</h2>
-        <div class="row">
-          @for (each of past(); track each.index) {
-            <p-button
-              [label]="each.label"
-              severity="secondary"
-              [outlined]="true"
-              styleClass="other"
-              (onClick)="again.emit(each.index)"
-            />
-          }
-        </div>
-      </section>
-    }
-    <section aria-labelledby="put-in">
-      <h2 id="put-in">Put in</h2>
-      <div class="row">
-        @for (each of noted; track each) {
-          <p-button
-            [label]="text[each].title"
-            severity="secondary"
-            [outlined]="true"
-            styleClass="other"
-            (onClick)="putIn.emit({ kind: each })"
-          />
-        }
-      </div>
-      <div class="row strokes">
-        <ma-choice
-          label="Strokes on"
-          [options]="stones()"
-          [value]="stone()"
-          (valueChange)="picked.set($event)"
-        />
-        <ma-quantity
-          label="How many"
-          quantity="number"
-          [value]="strokes()"
-          (valueChange)="strokes.set($event)"
-        />
-        <p-button label="Put them in" styleClass="other" [disabled]="!sound()" (onClick)="addStrokes()" />
-      </div>
-    </section>
-    <p-button label="Go on" styleClass="other on" (onClick)="closed.emit()" />
-  `,
+  templateUrl: './other-steps.html',
   styles: `
     :host {
       display: grid;

@@ -76,58 +76,7 @@ const TEN = 10;
 @Component({
   selector: 'ma-stone-station',
   imports: [Beat, Button, FingerDrawing, FormsModule, Select],
-  template: `
-    @if (step(); as s) {
-      <button type="button" class="figure-zone" [class.placed]="s.places" (click)="counted.emit(1)">
-        @if (s.visit; as v) {
-          <span class="turn">{{ v.words }}: {{ v.left }} more</span>
-        }
-        <span class="giant" [class.reached]="s.left === 0">
-          {{ s.left > 0 ? s.left : s.over > 0 ? '+' + s.over : '0' }}
-        </span>
-        <span class="of">
-          {{
-            s.left > 0
-              ? (s.left === 1 ? 'stroke left' : 'strokes left') + ' of ' + s.target
-              : 'that is all of ' + s.target + ': feel for it'
-          }}
-        </span>
-        <span class="tap">Tap anywhere, space, Enter or Page Down for each stroke</span>
-      </button>
-      @if (s.places; as places) {
-        <ma-finger-drawing [strokes]="places" [at]="s.at" />
-      }
-      <div class="aids">
-        <p-button
-          label="Ten more made"
-          severity="secondary"
-          [outlined]="true"
-          styleClass="aid"
-          (onClick)="counted.emit(ten)"
-        />
-        <p-button
-          label="Ten back"
-          severity="secondary"
-          [outlined]="true"
-          styleClass="aid"
-          [disabled]="s.strokes === 0"
-          (onClick)="counted.emit(-ten)"
-        />
-        @if (!s.places && !s.oneSide) {
-          <p-select
-            ariaLabel="Count"
-            appendTo="body"
-            [options]="counts"
-            optionLabel="label"
-            optionValue="value"
-            [ngModel]="s.count"
-            (ngModelChange)="countedBy.emit($event)"
-          />
-        }
-        <ma-beat [perMin]="s.perMin" />
-      </div>
-    }
-  `,
+  templateUrl: './stone-station.html',
   styleUrl: './stone-station.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

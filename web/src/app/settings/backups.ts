@@ -20,78 +20,7 @@ const AT_FIRST = 6;
 @Component({
   selector: 'ma-backups',
   imports: [Button],
-  template: `
-    @if (list(); as l) {
-      @if (!l.damage) {
-        <p>
-          While the program runs it copies the whole workshop every six hours in which something changed, and
-          keeps the last eight, one a day for two weeks and one a month for a year, in
-          <span class="path">{{ l.folder }}</span>
-          .
-        </p>
-        @if (l.trouble) {
-          <p class="sentence-error" role="alert">{{ l.trouble }}</p>
-        }
-        <p-button
-          label="Back up now"
-          severity="secondary"
-          [outlined]="true"
-          [loading]="busy()"
-          (onClick)="make()"
-        />
-      }
-      <ul aria-label="Backups">
-        @for (backup of shown(); track backup.name) {
-          <li>
-            <b>{{ when(backup) }}</b>
-            <span class="muted">
-              {{ size(backup) }}{{ because[backup.because] ? ', ' + because[backup.because] : '' }}
-            </span>
-            @if (asked() === backup.name) {
-              <span>
-                @if (l.damage) {
-                  The workshop is then as it was on that day; the damaged file is set aside.
-                } @else {
-                  Everything stored now gives way to this copy; what is there is backed up first.
-                }
-              </span>
-              <p-button label="Restore it" size="small" [loading]="busy()" (onClick)="restore(backup)" />
-              <p-button
-                label="Leave it"
-                size="small"
-                severity="secondary"
-                [text]="true"
-                (onClick)="asked.set('')"
-              />
-            } @else {
-              <p-button
-                label="Restore"
-                [ariaLabel]="'Restore the backup of ' + when(backup)"
-                size="small"
-                severity="secondary"
-                [text]="!l.damage"
-                [outlined]="!!l.damage"
-                (onClick)="asked.set(backup.name)"
-              />
-            }
-          </li>
-        } @empty {
-          <li class="muted">None yet.</li>
-        }
-      </ul>
-      @if (l.backups.length > shown().length) {
-        <p-button
-          [label]="'Show all ' + l.backups.length"
-          severity="secondary"
-          [text]="true"
-          (onClick)="all.set(true)"
-        />
-      }
-    }
-    @if (refusal()) {
-      <p class="sentence-error" role="alert">{{ refusal() }}</p>
-    }
-  `,
+  templateUrl: './backups.html',
   styles: `
     :host {
       display: grid;

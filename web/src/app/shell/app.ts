@@ -33,77 +33,7 @@ import { ThemeService } from '../ui/theme/theme.service';
     Toast,
     UndoIcon,
   ],
-  template: `
-    <a class="skip" href="#room" (click)="skip($event)">Skip to the room</a>
-    @if (!fullScreen()) {
-      <header>
-        <a class="brand" routerLink="/" aria-label="Mellow Anvil">
-          <svg viewBox="0 0 32 32" width="28" height="28" aria-hidden="true">
-            <path d="M2 23 22 23 30 10 13 10Z" class="blade" />
-            <path d="M2 23 9.6 23 16.4 12.6 13 10Z" class="bevel" />
-          </svg>
-          <span>Mellow Anvil</span>
-          <small>{{ version() }}</small>
-        </a>
-        @if (!damage()) {
-          <nav aria-label="Rooms">
-            <a routerLink="/" [class.here]="onBench()" [attr.aria-current]="onBench() ? 'page' : null">
-              Bench
-            </a>
-            <a routerLink="/stones" routerLinkActive="here" ariaCurrentWhenActive="page">Stones</a>
-            <a routerLink="/guides" routerLinkActive="here" ariaCurrentWhenActive="page">Guides</a>
-            <a routerLink="/patterns" routerLinkActive="here" ariaCurrentWhenActive="page">Patterns</a>
-            <a routerLink="/strop" routerLinkActive="here" ariaCurrentWhenActive="page">Strop</a>
-            <a routerLink="/puzzle" routerLinkActive="here" ariaCurrentWhenActive="page">Puzzle</a>
-            <a routerLink="/ledger" routerLinkActive="here" ariaCurrentWhenActive="page">Ledger</a>
-            <a routerLink="/settings" routerLinkActive="here" ariaCurrentWhenActive="page">Settings</a>
-          </nav>
-          @if (openRun(); as open) {
-            <a class="open-run" [routerLink]="['/bench', open.id]">At the bench: go on</a>
-          }
-          <span class="workshop">{{ name() }}</span>
-          <div class="undo">
-            <p-button
-              label="Undo"
-              [ariaLabel]="undoWords()"
-              [disabled]="!undoable().length"
-              [text]="true"
-              styleClass="on-slate"
-              (onClick)="turn('undo')"
-              [attr.title]="undoWords()"
-            >
-              <ng-template #icon><svg data-p-icon="undo" aria-hidden="true"></svg></ng-template>
-            </p-button>
-            <p-button
-              label="Redo"
-              [ariaLabel]="redoWords()"
-              [disabled]="!redoable().length"
-              [text]="true"
-              styleClass="on-slate"
-              (onClick)="turn('redo')"
-              [attr.title]="redoWords()"
-            >
-              <ng-template #icon><svg data-p-icon="refresh" aria-hidden="true"></svg></ng-template>
-            </p-button>
-          </div>
-        }
-      </header>
-    }
-    @if (!damage()) {
-      <ma-keeping-words />
-    }
-    <main id="room" tabindex="-1">
-      @if (damage(); as found) {
-        <ma-damaged [damage]="found" />
-      } @else {
-        <router-outlet />
-      }
-    </main>
-    @if (!fullScreen() && !damage()) {
-      <ma-rail [planning]="planning()" />
-    }
-    <p-toast position="bottom-right" />
-  `,
+  templateUrl: './app.html',
   styleUrl: './app.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -13,52 +13,7 @@ const MOST_BYTES = 200_000;
 @Component({
   selector: 'ma-set-files',
   imports: [Button, ButtonDirective, LineField],
-  template: `
-    <section aria-labelledby="files-title">
-      <h2 id="files-title">Take a set away, or take one in</h2>
-      <div class="row">
-        <a pButton severity="secondary" [outlined]="true" [href]="href('json')" download>
-          {{ named() }} as JSON
-        </a>
-        <a pButton severity="secondary" [outlined]="true" [href]="href('csv')" download>
-          {{ named() }} as CSV
-        </a>
-        <input
-          #file
-          type="file"
-          accept=".json,.csv,application/json,text/csv"
-          class="visually-hidden"
-          tabindex="-1"
-          aria-hidden="true"
-          (change)="takeIn($event)"
-        />
-        <ma-line
-          label="Into the set"
-          [most]="40"
-          [value]="into()"
-          (valueChange)="into.set($event)"
-          hint="Empty: into the whole bench"
-        />
-        <p-button
-          label="Take in a set file or table"
-          severity="secondary"
-          [outlined]="true"
-          (onClick)="file.click()"
-          [loading]="busy()"
-        />
-      </div>
-      @if (refusal()) {
-        <div role="alert">
-          <p class="sentence-error">{{ refusal() }}</p>
-          <ul>
-            @for (problem of problems(); track $index) {
-              <li>{{ problem.message }}</li>
-            }
-          </ul>
-        </div>
-      }
-    </section>
-  `,
+  templateUrl: './set-files.html',
   styles: `
     section {
       border-top: 3px solid var(--leather);

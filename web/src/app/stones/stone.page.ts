@@ -36,53 +36,7 @@ import { WheelFields } from '../parts/wheel-fields';
     StoneLifePanel,
     WheelFields,
   ],
-  template: `
-    <div class="room">
-      <header>
-        <ma-stone-glyph [kind]="editor.draft().kind" [lubricant]="editor.draft().lubricant" />
-        <h1>{{ stored() ? stored()!.name : 'An abrasive for the bench' }}</h1>
-      </header>
-      @if (!leaving() && known(); as stone) {
-        <ma-stone-life [stone]="stone" (forget)="forget()" />
-        <h2>Its figures</h2>
-      }
-      <form ngNoForm class="figures" (submit)="$event.preventDefault(); keep()">
-        <ma-stone-fields
-          [draft]="editor.draft()"
-          (draftChange)="editor.draft.set($event)"
-          [sentences]="editor.sentences()"
-        />
-        <ma-more-fields
-          [draft]="editor.draft()"
-          (draftChange)="editor.draft.set($event)"
-          [sentences]="editor.sentences()"
-          [id]="id()"
-        />
-        @if (wheeled()) {
-          <ma-wheel-fields
-            [wheel]="editor.draft().wheel"
-            (wheelChange)="editor.set({ wheel: $event })"
-            [sentences]="editor.sentences()"
-          />
-        }
-        @if (editor.refusal()) {
-          <p class="sentence-error" role="alert">{{ editor.refusal() }}</p>
-        }
-        <div class="actions">
-          <p-button type="submit" [label]="stored() ? 'Keep the change' : 'Put it on the rail'" />
-          <a pButton routerLink="/stones" severity="secondary" [text]="true">Back to the stones</a>
-          @if (stored()) {
-            <p-button
-              label="Take off the bench"
-              severity="secondary"
-              [outlined]="true"
-              (onClick)="remove()"
-            />
-          }
-        </div>
-      </form>
-    </div>
-  `,
+  templateUrl: './stone.page.html',
   styles: `
     .figures {
       display: grid;

@@ -18,65 +18,7 @@ import { STATE_WORDS } from '../words/state-words';
 @Component({
   selector: 'ma-tool-state',
   imports: [Button, FormsModule, Popover, StateMark],
-  template: `
-    @if (ready(); as r) {
-      <ma-state-mark [state]="r.state" />
-      <span>{{ r.why }}</span>
-      <p-button
-        label="Why"
-        ariaLabel="Why this state"
-        [text]="true"
-        size="small"
-        (onClick)="panel.toggle($event)"
-      />
-      <p-popover #panel ariaLabel="Why this state">
-        <div class="panel">
-          @if (rule(); as holds) {
-            <p>
-              {{ holds.says }}
-              <small>{{ holds.footing }}</small>
-            </p>
-          }
-          @if (r.otherwise; as otherwise) {
-            <p>By the record it would be: {{ words[otherwise].toLowerCase() }}.</p>
-          }
-          <b>You know better?</b>
-          <div class="actions">
-            @for (state of states; track state) {
-              <p-button
-                [label]="words[state]"
-                size="small"
-                severity="secondary"
-                [outlined]="r.state !== state"
-                (onClick)="overrule(state); panel.hide()"
-              />
-            }
-            @if (r.rule === 'overruled') {
-              <p-button
-                label="As the record says"
-                size="small"
-                (onClick)="overrule(undefined); panel.hide()"
-              />
-            }
-          </div>
-          <small>Your word stands until it is sharpened, or used until it no longer cuts.</small>
-          <details>
-            <summary>All the rules, in order</summary>
-            <p>The first of these that holds gives the state:</p>
-            <ol>
-              @for (rule of rules; track rule.name) {
-                <li [class.holds]="rule.name === r.rule">
-                  <b>{{ words[rule.state] }}</b>
-                  {{ rule.says }}
-                  <small>{{ rule.footing }}</small>
-                </li>
-              }
-            </ol>
-          </details>
-        </div>
-      </p-popover>
-    }
-  `,
+  templateUrl: './tool-state.html',
   styles: `
     :host {
       display: flex;

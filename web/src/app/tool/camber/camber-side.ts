@@ -64,74 +64,7 @@ const BYS: readonly { readonly value: By; readonly label: string }[] = [
     SelectButton,
     TrackPanel,
   ],
-  template: `
-    @if (iron(); as held) {
-      <p-selectButton
-        ariaLabel="Part of the work"
-        [options]="parts"
-        optionLabel="label"
-        optionValue="value"
-        [allowEmpty]="false"
-        [ngModel]="part()"
-        (ngModelChange)="part.set($event)"
-      />
-      @switch (part()) {
-        @case ('design') {
-          @if (draft(); as d) {
-            <ma-camber-design
-              [iron]="held"
-              [draft]="d"
-              [sentences]="sentences()"
-              (drafted)="set($event)"
-              (settled)="keep()"
-            />
-          }
-          @if (unsaved()) {
-            <p class="sentence-error" role="alert">{{ unsaved() }}</p>
-          }
-        }
-        @case ('make') {
-          <ma-camber-make
-            [iron]="held"
-            [answer]="answer()"
-            [state]="state()"
-            [nameOf]="nameOf()"
-            (places)="press($event)"
-            (honed)="hone()"
-          />
-        }
-        @case ('read') {
-          <p-selectButton
-            ariaLabel="How to read it"
-            [options]="bys"
-            optionLabel="label"
-            optionValue="value"
-            [allowEmpty]="false"
-            [ngModel]="by()"
-            (ngModelChange)="by.set($event)"
-          />
-          @switch (by()) {
-            @case ('shaving') {
-              <ma-read-shaving [iron]="held" (found)="record($event)" />
-            }
-            @case ('light') {
-              <ma-read-light [iron]="held" (found)="record($event)" />
-            }
-            @case ('caliper') {
-              <ma-read-caliper [iron]="held" [state]="state()" (found)="record($event)" />
-            }
-            @case ('tracks') {
-              <ma-read-tracks [iron]="held" />
-            }
-          }
-          <p class="told">{{ correction() }}</p>
-        }
-        @case ('track') {
-          <ma-camber-track [iron]="held" />
-        }
-      }
-    }
-  `,
+  templateUrl: './camber-side.html',
   styles: `
     :host {
       display: grid;

@@ -37,62 +37,7 @@ import { ProfileDrawing } from '../../drawings/profile-drawing';
 @Component({
   selector: 'ma-read-caliper',
   imports: [Button, ProfileDrawing, QuantityField, Textarea, Why],
-  template: `
-    <p class="muted">
-      From anything that stays put to the edge, at equal steps from the left corner to the right one; more is
-      further out. Five places or more tell tilt, curve and lopsidedness apart.
-    </p>
-    <div class="beside">
-      <div class="in">
-        <label for="profile">Heights, a line each; or place and height</label>
-        <textarea
-          pTextarea
-          id="profile"
-          rows="7"
-          spellcheck="false"
-          [value]="text()"
-          (input)="typed($any($event.target).value)"
-          aria-describedby="profile-says"
-        ></textarea>
-        <small id="profile-says" [class.sentence-error]="refusal()">
-          {{ refusal() || 'Typed, pasted from a sheet, or keyed in by a caliper that types.' }}
-        </small>
-        <div class="asked">
-          <p-button
-            label="Simulated caliper"
-            severity="secondary"
-            [outlined]="true"
-            [disabled]="listening()"
-            (onClick)="simulate()"
-          />
-          @if (serial) {
-            <p-button
-              [label]="listening() ? 'Stop listening' : 'Caliper on a wire'"
-              severity="secondary"
-              [outlined]="true"
-              (onClick)="listening() ? stop() : listen()"
-            />
-          }
-          <p-button label="Clear" severity="secondary" [text]="true" (onClick)="typed('')" />
-        </div>
-        @if (heard()) {
-          <p role="status">{{ heard() }}</p>
-        }
-        <ma-quantity label="Caliper’s division" [value]="division()" (valueChange)="division.set($event)" />
-      </div>
-      @if (result(); as r) {
-        <div class="out">
-          <ma-profile-drawing [points]="points()" [reading]="r" [widthMm]="iron().edge.widthMm" />
-          <p class="found" role="status">{{ says() }}</p>
-          <p>{{ beside() }}</p>
-          <div class="asked">
-            <p-button label="Into the record" (onClick)="keep(r)" />
-            <ma-why of="the camber read" [reason]="reason(r)" />
-          </div>
-        </div>
-      }
-    </div>
-  `,
+  templateUrl: './read-caliper.html',
   styleUrl: '../../ui/panel.css',
   styles: `
     .in,

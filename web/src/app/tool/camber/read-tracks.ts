@@ -8,56 +8,7 @@ import { bedOf, type Iron } from './camber-draft';
 @Component({
   selector: 'ma-read-tracks',
   imports: [QuantityField],
-  template: `
-    <p class="muted">
-      Draw a fingertip across the board. How high is the step at each side of a pass, and is there a line
-      inside it? A step a nail catches is about 0.05 mm; one a fingertip just feels, 0.01 (estimates).
-    </p>
-    <div class="asked">
-      <ma-quantity
-        label="Step at the left"
-        [value]="left()"
-        (valueChange)="left.set($event)"
-        [sentence]="wrong('leftMm')"
-        hint="0 for none"
-      />
-      <ma-quantity
-        label="Step at the right"
-        [value]="right()"
-        (valueChange)="right.set($event)"
-        hint="0 for none"
-      />
-      <ma-quantity
-        label="From ridge to ridge"
-        [value]="spacing()"
-        (valueChange)="spacing.set($event)"
-        [sentence]="wrong('spacingMm')"
-        hint="Where they repeat"
-      />
-      <ma-quantity
-        label="Raised line inside"
-        [value]="line()"
-        (valueChange)="line.set($event)"
-        hint="Its height; empty for none"
-      />
-    </div>
-    <div role="status">
-      <ol>
-        @for (finding of findings(); track finding.cause) {
-          <li>
-            <b>{{ finding.says }}</b>
-            @if (finding.cures.length) {
-              <ol class="cures">
-                @for (cure of finding.cures; track cure) {
-                  <li>{{ cure }}</li>
-                }
-              </ol>
-            }
-          </li>
-        }
-      </ol>
-    </div>
-  `,
+  templateUrl: './read-tracks.html',
   styleUrl: '../../ui/panel.css',
   styles: `
     ol {

@@ -16,51 +16,7 @@ const WORDS: Readonly<Record<Back, string>> = {
 @Component({
   selector: 'ma-back-panel',
   imports: [QuantityField, ShimFigures],
-  template: `
-    <ul aria-label="The back">
-      @for (way of ways(); track way.back) {
-        <li [class.chosen]="way.back === edge().back">
-          <button
-            type="button"
-            [attr.aria-pressed]="way.back === edge().back"
-            [disabled]="!way.allowed"
-            (click)="choose(way.back)"
-          >
-            <b>{{ words[way.back] }}</b>
-            @if (way.back === edge().back) {
-              <span class="tag">as it is</span>
-            }
-            @if (way.advised) {
-              <span class="tag">advised</span>
-            }
-            @if (!way.allowed) {
-              <span class="tag refused">never here</span>
-            }
-          </button>
-          <p>{{ way.why }}</p>
-        </li>
-      }
-    </ul>
-    @if (edge().back !== 'flat') {
-      <ma-quantity
-        [label]="edge().back === 'rim' ? 'Polished for' : 'Length of the back bevel'"
-        [value]="edge().polishedMm"
-        (valueChange)="changed.emit({ polishedMm: $event })"
-        [sentence]="sentences()['edge.polishedMm']"
-        [hint]="hint()"
-        (settled)="settled.emit()"
-      />
-    }
-    @if (edge().back === 'shim') {
-      <ma-shim-figures
-        [shimMm]="edge().shimMm"
-        [shimAtMm]="edge().shimAtMm"
-        [sentences]="sentences()"
-        (changed)="changed.emit($event)"
-        (settled)="settled.emit()"
-      />
-    }
-  `,
+  templateUrl: './back-panel.html',
   styles: `
     :host {
       display: grid;

@@ -33,67 +33,7 @@ import { FrontView } from '../../drawings/front-view';
 @Component({
   selector: 'ma-edge-desk',
   imports: [ChoiceField, EdgeFields, EdgeSection, FrontView, LineField, NgTemplateOutlet],
-  template: `
-    @if (fresh()) {
-      <ng-container [ngTemplateOutlet]="identity" />
-      <ng-container [ngTemplateOutlet]="figuresTyped" />
-      <ng-container [ngTemplateOutlet]="drawings" />
-    } @else {
-      <ng-container [ngTemplateOutlet]="drawings" />
-      <ng-container [ngTemplateOutlet]="figuresTyped" />
-      @if (behind(); as words) {
-        <p class="muted">{{ words }}</p>
-      }
-      <ng-content />
-      <ng-container [ngTemplateOutlet]="identity" />
-    }
-    <ng-template #drawings>
-      <div class="drawings">
-        @if (drawable(); as edge) {
-          <ma-edge-section [edge]="edge" [tipUm]="tipUm()" (dragged)="drag($event)" (released)="letGo()" />
-          <ma-front-view [edge]="edge" />
-        } @else {
-          <p class="muted gap">The edge is drawn as soon as its size and its angles can be read.</p>
-        }
-      </div>
-    </ng-template>
-    <ng-template #figuresTyped>
-      <ma-edge-fields
-        [draft]="draft().edge"
-        [family]="draft().family"
-        [sentences]="sentences()"
-        [fresh]="fresh()"
-        [land]="land()"
-        (changed)="setEdge($event)"
-        (measured)="measured.emit($event)"
-        (settled)="settled.emit()"
-      />
-    </ng-template>
-    <ng-template #identity>
-      <div class="fields">
-        <ma-line
-          label="Name"
-          [value]="draft().name"
-          (valueChange)="set({ name: $event })"
-          [sentence]="sentences()['name']"
-          (settled)="settled.emit()"
-        />
-        <ma-choice
-          label="Family"
-          [options]="families()"
-          [value]="draft().family"
-          (valueChange)="choose($event)"
-        />
-        <ma-choice
-          class="wide"
-          label="Steel"
-          [options]="steels"
-          [value]="draft().steel"
-          (valueChange)="set({ steel: $event }); settled.emit()"
-        />
-      </div>
-    </ng-template>
-  `,
+  templateUrl: './edge-desk.html',
   styles: `
     :host {
       display: grid;

@@ -47,78 +47,7 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
 @Component({
   selector: 'ma-edge-side',
   imports: [AdvicePanel, BackPanel, EdgeDesk, FormsModule, HostPanel, KeepPanel, SelectButton, SkewPanel],
-  template: `
-    @if (draft(); as blade) {
-      <ma-edge-desk
-        [draft]="blade"
-        (draftChange)="draft.set($event)"
-        [sentences]="sentences()"
-        [land]="land()"
-        [tipUm]="tipUm()"
-        (settled)="keep()"
-        (measured)="measure($event)"
-      >
-        @if (unsaved()) {
-          <p class="sentence-error" role="alert">{{ unsaved() }}</p>
-        }
-        @if (standing(); as s) {
-          <section class="panels" aria-label="What the edge comes to">
-            <p-selectButton
-              ariaLabel="What to look at"
-              [options]="panels()"
-              optionLabel="label"
-              optionValue="value"
-              [allowEmpty]="false"
-              [ngModel]="panel()"
-              (ngModelChange)="picked.set($event)"
-            />
-            @switch (panel()) {
-              @case ('plane') {
-                @if (s.edge.form === 'single-bevel') {
-                  <ma-host-panel
-                    [edge]="s.edge"
-                    [host]="blade.host"
-                    [sentences]="sentences()"
-                    (hostChange)="set({ host: $event })"
-                    (settled)="keep()"
-                  />
-                }
-              }
-              @case ('advice') {
-                <ma-advice-panel
-                  [tool]="tool()"
-                  [edge]="s.edge"
-                  [record]="record()"
-                  (chosen)="setEdge($event); keep()"
-                  (finishChosen)="planTo($event)"
-                />
-              }
-              @case ('keep') {
-                <ma-keep-panel [edge]="s.edge" [creep]="record()?.creep" />
-              }
-              @case ('back') {
-                @if (blade.edge.form === 'single-bevel') {
-                  <ma-back-panel
-                    [family]="blade.family"
-                    [edge]="blade.edge"
-                    [sentences]="sentences()"
-                    (changed)="setEdge($event)"
-                    (settled)="keep()"
-                  />
-                }
-              }
-              @case ('skew') {
-                <ma-skew-panel [edge]="s.edge" />
-              }
-            }
-          </section>
-        }
-      </ma-edge-desk>
-    }
-    @if (tool().notes; as notes) {
-      <p class="notes">{{ notes }}</p>
-    }
-  `,
+  templateUrl: './edge-side.html',
   styles: `
     :host {
       display: grid;

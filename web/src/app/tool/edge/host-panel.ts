@@ -32,56 +32,7 @@ const WAYS = [
 @Component({
   selector: 'ma-host-panel',
   imports: [ChoiceField, QuantityField, Why],
-  template: `
-    <div class="beside">
-      <div class="asked">
-        <ma-choice label="It lies" [options]="ways" [value]="way()" (valueChange)="turn($event)" />
-        @if (host(); as h) {
-          <ma-quantity
-            label="Bed angle"
-            quantity="angle"
-            [value]="h.bedDeg"
-            (valueChange)="hostChange.emit({ orientation: h.orientation, bedDeg: $event })"
-            [sentence]="sentences()['host.bedDeg'] || refusal()"
-            hint="Of the bed to the sole"
-            (settled)="settled.emit()"
-          />
-        }
-        @if (angles(); as a) {
-          <dl class="sums">
-            <div>
-              <dt>Cutting</dt>
-              <dd>{{ figures.angle(a.cuttingDeg, 2) }}</dd>
-            </div>
-            <div>
-              <dt>Clearance</dt>
-              <dd [class.sentence-error]="a.clearance !== 'ample'">{{ figures.angle(a.clearanceDeg, 2) }}</dd>
-            </div>
-            <div>
-              <dt>Included</dt>
-              <dd>{{ figures.angle(a.includedDeg, 2) }}</dd>
-            </div>
-          </dl>
-          <ma-why of="the angles in the plane" [reason]="reason()" />
-        }
-      </div>
-      @if (drawing(); as d) {
-        <svg [attr.viewBox]="'0 0 ' + view.width + ' ' + view.height" role="img" [attr.aria-label]="d.words">
-          <rect class="wood" x="0" [attr.y]="soleY" [attr.width]="view.width" height="60" />
-          <rect class="shaving" x="0" [attr.y]="soleY - 9" [attr.width]="edgeX - 3" height="9" />
-          <path class="clear" [attr.d]="d.clear" />
-          <path class="steel" [attr.d]="d.iron" />
-          <path class="cutting" [attr.d]="d.cutting" />
-          <text x="16" [attr.y]="soleY - 20">cut this way ←</text>
-          <text [attr.x]="d.cuttingAt.x" [attr.y]="d.cuttingAt.y">{{ d.cuttingText }}</text>
-          <text [attr.x]="edgeX + 70" [attr.y]="soleY + 26">{{ d.clearText }}</text>
-        </svg>
-      }
-    </div>
-    @if (angles()?.warning; as words) {
-      <p [class]="angles()?.clearance === 'ample' ? 'told' : 'warning'" role="status">{{ words }}</p>
-    }
-  `,
+  templateUrl: './host-panel.html',
   styleUrl: '../../ui/panel.css',
   styles: `
     .wood {

@@ -16,55 +16,7 @@ const ROOM = 126;
 @Component({
   selector: 'ma-keep-panel',
   imports: [QuantityField, Why],
-  template: `
-    @if (creep(); as c) {
-      <p class="warning" role="status">{{ creepWords(c) }}</p>
-    }
-    <div class="beside">
-      <div class="asked">
-        <ma-quantity
-          label="This edge"
-          quantity="angle"
-          [value]="reference()"
-          (valueChange)="reference.set($event)"
-          [sentence]="wrong(reference())"
-          hint="Included: both faces together"
-        />
-        <ma-quantity
-          label="Against"
-          quantity="angle"
-          [value]="other()"
-          (valueChange)="other.set($event)"
-          [sentence]="wrong(other())"
-          hint="One more micro-bevel, say"
-        />
-        @if (drawing(); as d) {
-          <p class="verdict" role="status">{{ d.verdict }}</p>
-          <ma-why of="what an edge keeps" [reason]="reason()" />
-        }
-      </div>
-      @if (drawing(); as d) {
-        <svg
-          [attr.viewBox]="'0 0 ' + view.width + ' ' + view.height"
-          role="img"
-          [attr.aria-label]="d.verdict"
-        >
-          @for (wedge of d.wedges; track wedge.kind) {
-            <path [class]="'wedge ' + wedge.kind" [attr.d]="wedge.d" />
-          }
-          <circle class="round" [attr.cx]="middle" [attr.cy]="roundY" [attr.r]="d.r" />
-          @for (wedge of d.wedges; track wedge.kind) {
-            <path [class]="'loss ' + wedge.kind" [attr.d]="wedge.loss" />
-            <text [attr.x]="wedge.textX" [attr.y]="wedge.textY" [attr.text-anchor]="wedge.anchor">
-              {{ wedge.text }}
-            </text>
-          }
-          <text x="14" [attr.y]="view.height - 36">both worn to</text>
-          <text x="14" [attr.y]="view.height - 14">the same round tip</text>
-        </svg>
-      }
-    </div>
-  `,
+  templateUrl: './keep-panel.html',
   styleUrl: '../../ui/panel.css',
   styles: `
     .wedge {

@@ -12,49 +12,7 @@ import { QuantityField } from '../../ui/quantity-field';
 @Component({
   selector: 'ma-entry-steps',
   imports: [Button, FormsModule, QuantityField, Select],
-  template: `
-    @for (step of steps(); track $index) {
-      <div class="step" role="group" [attr.aria-label]="nameOf()(step.abrasiveId)">
-        <b>{{ nameOf()(step.abrasiveId) }}</b>
-        <ma-quantity
-          label="Strokes"
-          quantity="number"
-          [value]="step.strokes"
-          (valueChange)="change($index, { strokes: $event ?? unread })"
-          [sentence]="sentences()['steps.' + $index + '.strokes']"
-        />
-        <ma-quantity
-          label="Time"
-          quantity="minutes"
-          [value]="step.minutes"
-          (valueChange)="change($index, { minutes: $event ?? unread })"
-          [sentence]="sentences()['steps.' + $index + '.minutes']"
-        />
-        <ma-quantity
-          label="Edge back, if measured"
-          [value]="step.recessionMm"
-          (valueChange)="change($index, { recessionMm: $event })"
-          [sentence]="sentences()['steps.' + $index + '.recessionMm']"
-        />
-        <p-button
-          label="Remove"
-          [ariaLabel]="'Remove ' + nameOf()(step.abrasiveId)"
-          severity="secondary"
-          [text]="true"
-          (onClick)="drop($index)"
-        />
-      </div>
-    }
-    <p-select
-      ariaLabel="Add an abrasive"
-      placeholder="Add an abrasive"
-      [options]="$any(stones())"
-      optionLabel="name"
-      optionValue="id"
-      [ngModel]="null"
-      (ngModelChange)="add($event)"
-    />
-  `,
+  templateUrl: './entry-steps.html',
   styles: `
     :host {
       display: grid;

@@ -29,58 +29,7 @@ const MONTH_MS = 30 * 86_400_000;
 @Component({
   selector: 'ma-life-charts',
   imports: [UIChart],
-  template: `
-    <figure>
-      <figcaption>Everything in its record</figcaption>
-      <p-chart
-        type="scatter"
-        height="170px"
-        [data]="line()"
-        [options]="lineOptions()"
-        [ariaLabel]="lineWords()"
-      />
-    </figure>
-    @if (setOrLanded()) {
-      <figure>
-        <figcaption>{{ landed() ? 'Land and angle' : 'Angle' }}</figcaption>
-        <p-chart type="line" height="230px" [data]="land()" [options]="landing()" [ariaLabel]="landWords()" />
-      </figure>
-    }
-    @if (honings().length) {
-      <figure>
-        <figcaption>The edge gone back, and the marks left at it</figcaption>
-        <p-chart type="line" height="210px" [data]="gone()" [options]="going()" [ariaLabel]="goneWords()" />
-        <p>
-          Since release 0.9.0 strokes of the back, finer stones and second sides are reckoned for what they
-          are, in every entry; earlier releases told more steel.
-        </p>
-      </figure>
-    }
-    @if (lives().dull + lives().cutting > 0) {
-      <figure>
-        <figcaption>Use of each edge, honing to honing</figcaption>
-        <p-chart
-          type="bar"
-          height="200px"
-          [data]="lives().data"
-          [options]="lifeOptions()"
-          [ariaLabel]="lifeWords()"
-        />
-      </figure>
-    }
-    @if (honings().length) {
-      <figure>
-        <figcaption>Strokes on each abrasive</figcaption>
-        <p-chart
-          type="bar"
-          height="200px"
-          [data]="strokes()"
-          [options]="strokeOptions()"
-          [ariaLabel]="strokeWords()"
-        />
-      </figure>
-    }
-  `,
+  templateUrl: './life-charts.html',
   styles: `
     :host {
       display: grid;

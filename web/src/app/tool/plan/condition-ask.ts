@@ -20,53 +20,7 @@ const STEEPER_DEG = 4;
 @Component({
   selector: 'ma-condition-ask',
   imports: [FormsModule, QuantityField, SelectButton],
-  template: `
-    <div class="ask">
-      <span id="dull-label" class="label">How dull is it?</span>
-      <p-selectButton
-        ariaLabelledBy="dull-label"
-        [options]="kinds"
-        optionLabel="label"
-        optionValue="value"
-        [allowEmpty]="false"
-        [ngModel]="condition().kind"
-        (ngModelChange)="kind($event)"
-      />
-    </div>
-    @if (condition().kind === 'nicked') {
-      <ma-quantity
-        label="Depth of the nick"
-        [value]="condition().nickMm"
-        (valueChange)="asked.emit({ ...condition(), nickMm: $event })"
-        [sentence]="said()('condition.nickMm')"
-      />
-    }
-    <details [open]="faults().length > 0">
-      <summary>Anything else wrong with it?</summary>
-      <div class="faults">
-        <p-selectButton
-          aria-label="Anything else wrong with it"
-          [options]="faultKinds"
-          optionLabel="label"
-          optionValue="value"
-          [multiple]="true"
-          [ngModel]="chosen()"
-          (ngModelChange)="choose($event)"
-        />
-        @for (fault of asks(); track fault.kind) {
-          <ma-quantity
-            [label]="fault.ask"
-            [quantity]="fault.kind === 'wrong-angle' ? 'angle' : 'length'"
-            [value]="fault.value"
-            (valueChange)="reach(fault.kind, $event)"
-            [sentence]="
-              said()('condition.faults.' + fault.at + (fault.kind === 'wrong-angle' ? '.foundDeg' : '.mm'))
-            "
-          />
-        }
-      </div>
-    </details>
-  `,
+  templateUrl: './condition-ask.html',
   styles: `
     /* Its parts stand in the row of whoever asks. */
     :host {

@@ -10,53 +10,7 @@ import { SCHOOL_WORDS } from '../../words/condition-words';
 @Component({
   selector: 'ma-schools',
   imports: [Button],
-  template: `
-    <table>
-      <caption class="visually-hidden">The same job by every school</caption>
-      <thead>
-        <tr>
-          <th scope="col">School</th>
-          <th scope="col">Stones</th>
-          <th scope="col" class="number">Strokes</th>
-          <th scope="col" class="number">Minutes</th>
-          <th scope="col" class="number">Steel</th>
-          <th scope="col"><span class="visually-hidden">Choose</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        @for (row of rows(); track row.school) {
-          <tr [class.here]="row.here">
-            <th scope="row">
-              {{ row.label }}
-              <small>{{ row.says }}</small>
-            </th>
-            @if (row.refusal) {
-              <td colspan="4">{{ row.refusal }}</td>
-            } @else {
-              <td>{{ row.stones }}</td>
-              <td class="number figure">{{ row.strokes }}</td>
-              <td class="number figure">{{ row.minutes }}</td>
-              <td class="number figure">{{ row.steel }}</td>
-            }
-            <td>
-              @if (row.here) {
-                <b>in use</b>
-              } @else if (!row.refusal) {
-                <p-button
-                  label="Use it"
-                  [ariaLabel]="'Use it: ' + row.label"
-                  size="small"
-                  severity="secondary"
-                  [outlined]="true"
-                  (onClick)="chosen.emit(row.school)"
-                />
-              }
-            </td>
-          </tr>
-        }
-      </tbody>
-    </table>
-  `,
+  templateUrl: './schools-panel.html',
   styles: `
     table {
       border-collapse: collapse;

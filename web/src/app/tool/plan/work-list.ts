@@ -51,73 +51,7 @@ type Row = StepRow | CareRow | BetweenRow | { readonly row: 'grind' };
 @Component({
   selector: 'ma-work-list',
   imports: [Button, GrindingStepCard, StoneGlyph],
-  template: `
-    <ol>
-      @for (line of rows(); track $index) {
-        @switch (line.row) {
-          @case ('grind') {
-            @if (ground(); as g) {
-              <li>
-                <ma-grinding-step
-                  [tool]="tool()"
-                  [edge]="g.edge"
-                  [grinding]="g.grinding"
-                  [wheel]="g.wheel"
-                  (planned)="wheelPlanned.emit($event)"
-                />
-              </li>
-            }
-          }
-          @case ('step') {
-            <li class="step" [class.hone]="line.what === 'hone'">
-              <span class="glyph">
-                @if (line.stone; as stone) {
-                  <ma-stone-glyph [kind]="stone.kind" [lubricant]="stone.lubricant" />
-                }
-              </span>
-              <span class="name">
-                {{ line.stone?.name }}
-                <small>{{ line.lead }}</small>
-              </span>
-              <span class="strokes figure">
-                {{ line.strokes }}
-                <small>strokes</small>
-                @if (line.range) {
-                  <small class="range">{{ line.range }}</small>
-                }
-              </span>
-              <span class="minutes figure">{{ figures.minutes(line.minutes) }}</span>
-              <span class="why">{{ line.why }}</span>
-            </li>
-          }
-          @case ('care') {
-            <li class="between care">
-              <b>{{ line.lead }}</b>
-              <span>{{ line.why }}</span>
-              <p-button
-                label="It is done"
-                [ariaLabel]="'It is done: ' + line.lead"
-                size="small"
-                severity="secondary"
-                [outlined]="true"
-                (onClick)="cared.emit(line.care)"
-              />
-            </li>
-          }
-          @case ('between') {
-            <li class="between">
-              @for (item of line.items; track $index) {
-                <span class="item">
-                  <b>{{ item.lead }}</b>
-                  {{ item.why }}
-                </span>
-              }
-            </li>
-          }
-        }
-      }
-    </ol>
-  `,
+  templateUrl: './work-list.html',
   styles: `
     ol {
       list-style: none;

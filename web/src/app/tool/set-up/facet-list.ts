@@ -22,60 +22,7 @@ import { stopWords } from '../../words/stop-words';
 @Component({
   selector: 'ma-facet-list',
   imports: [RouterLink, Why],
-  template: `
-    <ul aria-label="Settings">
-      @for (setting of setUp().settings; track setting.facet) {
-        <li [class.shown]="setting.facet === shown()">
-          <button
-            type="button"
-            class="pick"
-            [attr.aria-pressed]="setting.facet === shown()"
-            (click)="picked.emit(setting.facet)"
-          >
-            <span class="facet">{{ names[setting.facet] }} {{ figures.angle(setting.angleDeg, 2) }}</span>
-            @if (setting.projectionMm !== undefined) {
-              <span class="projection figure">
-                {{ figures.setting(setting.projectionMm) }}
-                <small>{{ figures.unitOf('length') }}</small>
-              </span>
-            } @else if (setting.gapMm !== undefined) {
-              <span class="projection figure">
-                {{ figures.setting(setting.gapMm) }}
-                <small>{{ figures.unitOf('length') }} from bar to wheel</small>
-              </span>
-            } @else if (setting.refusal) {
-              <span class="sentence-error">{{ setting.refusal }}</span>
-            }
-          </button>
-          @if (setting.stop; as stop) {
-            <p class="stop">
-              <a [routerLink]="['/patterns', stop.boardId]">{{ stopLine(stop) }}</a>
-              &ngsp;
-              <span class="board">{{ stop.board }}.</span>
-              {{ stopOff(setting) }}
-            </p>
-          }
-          @if (setting.projectionMm !== undefined) {
-            <p class="slip">
-              @if (setting.plusMinusMm !== undefined) {
-                ± {{ figures.length(setting.plusMinusMm) }} by your own readings.
-              }
-              {{ slip(setting) }}
-              <ma-why [of]="names[setting.facet] + ' projection'" [reason]="reason(setting)" />
-            </p>
-            @if (cams(setting); as words) {
-              <p class="slip">{{ words }}</p>
-            }
-          } @else if (setting.gapMm !== undefined) {
-            <p class="slip">
-              The bar’s centre from the wheel’s rim; measure the wheel again when it has shrunk.
-              <ma-why [of]="names[setting.facet] + ' gap'" [reason]="wheelReason(setting)" />
-            </p>
-          }
-        </li>
-      }
-    </ul>
-  `,
+  templateUrl: './facet-list.html',
   styles: `
     ul {
       list-style: none;

@@ -37,71 +37,7 @@ const USUAL_RECESSION_MM = 0.015;
 @Component({
   selector: 'ma-wheel-panel',
   imports: [ButtonDirective, ChoiceField, HeatPanel, QuantityField, RouterLink, Why],
-  template: `
-    @if (wheels().length === 0) {
-      <p>No grinding wheel is on the rail yet.</p>
-      <a pButton routerLink="/stones/new">Add a wheel</a>
-    } @else {
-      <div class="asked">
-        <ma-choice
-          label="Wheel"
-          [options]="wheels()"
-          [value]="wheelId()"
-          (valueChange)="wheelId.set($event)"
-        />
-        <ma-quantity
-          label="Honed on its rims (times)"
-          quantity="number"
-          [value]="honings()"
-          (valueChange)="honings.set($event)"
-          [hint]="'Each takes the edge back ' + figures.sliver(recessionMm())"
-        />
-        <p class="wheel-says">
-          {{ wheelSays() }}
-          <a [routerLink]="['/stones', wheelId()]">Measure it</a>
-        </p>
-      </div>
-      @if (hollow().refusal; as words) {
-        <p class="sentence-error">{{ words }}</p>
-      }
-      @if (hollow().drawn; as d) {
-        <svg [attr.viewBox]="'0 0 ' + view.width + ' ' + view.height" role="img" [attr.aria-label]="d.words">
-          <path class="wheel" [attr.d]="d.wheel" />
-          <path class="steel" [attr.d]="d.outline" />
-          @for (rim of d.rims; track $index) {
-            <path class="rim" [attr.d]="rim" />
-          }
-          <path class="measure" [attr.d]="d.bar" />
-          <text [attr.x]="d.barX" [attr.y]="view.height - 12">{{ d.barText }}</text>
-        </svg>
-        <dl class="sums">
-          <div>
-            <dt>Hollow</dt>
-            <dd>{{ d.depth }}</dd>
-          </div>
-          <div>
-            <dt>Each rim</dt>
-            <dd>{{ d.rim }}</dd>
-          </div>
-          <div>
-            <dt>At the very edge</dt>
-            <dd>{{ d.edge }}</dd>
-          </div>
-          <div>
-            <dt>Steel saved against a flat bevel</dt>
-            <dd>{{ d.saved }}</dd>
-          </div>
-        </dl>
-        <p class="told" role="status">
-          {{ d.words }}
-          <ma-why of="the hollow" [reason]="reason()" />
-        </p>
-      }
-      @if (wheel(); as w) {
-        <ma-heat-panel [tool]="tool()" [edge]="edge()" [wheel]="w" />
-      }
-    }
-  `,
+  templateUrl: './wheel-panel.html',
   styleUrl: '../../ui/panel.css',
   styles: `
     .wheel {
