@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { DEMO, choose, expect, expectAccessible, test, type } from './workshop.js';
+import { BOTH_SCREENS, choose, DEMO, expect, expectAccessible, test, type } from './workshop.js';
 
 const ROOMS = [
   '/tools/bench-19/edge',
@@ -24,7 +24,7 @@ const ROOMS = [
 for (const theme of ['light', 'dark'] as const) {
   test.describe(`in the ${theme}`, () => {
     test.use({ colorScheme: theme });
-    test('every room can be read and worked by everyone', async ({ page }, { project }) => {
+    test('every room can be read and worked by everyone', BOTH_SCREENS, async ({ page }, { project }) => {
       // Seventeen rooms in one test, on a machine that may be busy with others.
       test.slow();
       // The rooms beside the bench lay out alike on both screens; the tablet checks what differs.
@@ -41,14 +41,14 @@ for (const theme of ['light', 'dark'] as const) {
   });
 }
 
-test('the look is chosen by hand and kept on this screen', async ({ page }) => {
+test('the look is chosen by hand and kept on this screen', BOTH_SCREENS, async ({ page }) => {
   await page.goto('/settings');
   await page.getByRole('button', { name: 'Dark', exact: true }).click();
   await page.reload();
   await expect(page.locator('html')).toHaveClass(/dark/);
 });
 
-test('an angle is dragged on the drawing, kept, and undone', async ({ page }) => {
+test('an angle is dragged on the drawing, kept, and undone', BOTH_SCREENS, async ({ page }) => {
   await page.goto('/tools/bench-32/edge');
   const handle = page.getByRole('slider', { name: 'Secondary angle' });
   await expect(handle).toHaveAttribute('aria-valuenow', '30');
@@ -123,21 +123,25 @@ test('a guide of one’s own is measured, kept and used', async ({ page }) => {
   await expect(page.getByRole('list', { name: 'Settings' })).toContainText(projection);
 });
 
-test('a stone laid aside on the rail changes the plan at once, and comes back', async ({ page }) => {
-  await page.goto('/tools/mortise-8/plan');
-  const total = page.locator('.total .figure');
-  const before = await total.textContent();
-  const lit = page.locator('ma-rail button.lit .name').first();
-  const name = (await lit.textContent())?.trim() ?? '';
-  const plate = page.getByRole('button', { name: new RegExp(`^${name}, `) });
-  await expect(plate).toContainText('strokes');
-  await plate.click();
-  await expect(total).not.toHaveText(before ?? '');
-  await expect(plate).toContainText('laid aside');
-  await expect(plate).toHaveAttribute('aria-pressed', 'false');
-  await plate.click();
-  await expect(total).toHaveText(before ?? '');
-});
+test(
+  'a stone laid aside on the rail changes the plan at once, and comes back',
+  BOTH_SCREENS,
+  async ({ page }) => {
+    await page.goto('/tools/mortise-8/plan');
+    const total = page.locator('.total .figure');
+    const before = await total.textContent();
+    const lit = page.locator('ma-rail button.lit .name').first();
+    const name = (await lit.textContent())?.trim() ?? '';
+    const plate = page.getByRole('button', { name: new RegExp(`^${name}, `) });
+    await expect(plate).toContainText('strokes');
+    await plate.click();
+    await expect(total).not.toHaveText(before ?? '');
+    await expect(plate).toContainText('laid aside');
+    await expect(plate).toHaveAttribute('aria-pressed', 'false');
+    await plate.click();
+    await expect(total).toHaveText(before ?? '');
+  },
+);
 
 test('a change made from an older page is refused, told, and nothing is overwritten', async ({
   page,
@@ -209,18 +213,22 @@ test('the workshop is saved as a file, opened again, and a hostile file changes 
   await expect(page.getByLabel('Name of the workshop')).toHaveValue('Saltmarsh boat shed');
 });
 
-test('lengths turn to inches everywhere and back, with either decimal mark', async ({ page }) => {
-  await page.goto('/settings');
-  await page.getByRole('button', { name: 'Inches' }).click();
-  await page.getByRole('button', { name: '12,5' }).click();
-  const kept = async (): Promise<unknown> => (await page.request.get('/api/settings')).json();
-  await expect.poll(kept).toMatchObject({ units: 'inch', decimalMark: 'comma' });
-  await page.goto('/tools/bench-19/set-up');
-  await expect(page.getByRole('list', { name: 'Settings' })).toContainText('1,177');
-  await page.goto('/tools/bench-19/edge');
-  const width = page.getByLabel('Width');
-  await expect(width).toHaveValue('0,74803');
-  await type(width, '3/4');
-  await expect(page.getByRole('button', { name: /^Undo: Change tool/ })).toBeEnabled();
-  expect((await (await page.request.get('/api/tools/bench-19')).json()).edge.widthMm).toBeCloseTo(19.05, 9);
-});
+test(
+  'lengths turn to inches everywhere and back, with either decimal mark',
+  BOTH_SCREENS,
+  async ({ page }) => {
+    await page.goto('/settings');
+    await page.getByRole('button', { name: 'Inches' }).click();
+    await page.getByRole('button', { name: '12,5' }).click();
+    const kept = async (): Promise<unknown> => (await page.request.get('/api/settings')).json();
+    await expect.poll(kept).toMatchObject({ units: 'inch', decimalMark: 'comma' });
+    await page.goto('/tools/bench-19/set-up');
+    await expect(page.getByRole('list', { name: 'Settings' })).toContainText('1,177');
+    await page.goto('/tools/bench-19/edge');
+    const width = page.getByLabel('Width');
+    await expect(width).toHaveValue('0,74803');
+    await type(width, '3/4');
+    await expect(page.getByRole('button', { name: /^Undo: Change tool/ })).toBeEnabled();
+    expect((await (await page.request.get('/api/tools/bench-19')).json()).edge.widthMm).toBeCloseTo(19.05, 9);
+  },
+);

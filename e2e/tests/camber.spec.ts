@@ -1,39 +1,45 @@
 import type { Locator, Page } from '@playwright/test';
-import { choose, expect, expectAccessible, test, type } from './workshop.js';
+import { BOTH_SCREENS, choose, expect, expectAccessible, test, type } from './workshop.js';
 
 const toolOf = async (page: Page, id: string): Promise<ReturnType<typeof JSON.parse>> =>
   (await page.request.get(`/api/tools/${id}`)).json();
 
-test('a curve is designed from its shaving, dragged, refused in words, kept and undone', async ({ page }) => {
-  await page.goto('/tools/plank-50/camber');
-  await choose(page, 'What it is for', 'Smoothing');
-  await expect
-    .poll(async () => (await toolOf(page, 'plank-50')).edge.front)
-    .toEqual({
-      shape: 'arc',
-      radiusMm: 4419,
-    });
-  // What it had before is where the making begins.
-  expect((await toolOf(page, 'plank-50')).camber.hadMm).toBeCloseTo(0.08, 9);
-  await expect(page.getByText('71 µm', { exact: true }).first()).toBeVisible();
-  await expect(page.getByText(/A bed of 12° wants 24\d µm .* 3.4 times as much/)).toBeVisible();
+test(
+  'a curve is designed from its shaving, dragged, refused in words, kept and undone',
+  BOTH_SCREENS,
+  async ({ page }) => {
+    await page.goto('/tools/plank-50/camber');
+    await choose(page, 'What it is for', 'Smoothing');
+    await expect
+      .poll(async () => (await toolOf(page, 'plank-50')).edge.front)
+      .toEqual({
+        shape: 'arc',
+        radiusMm: 4419,
+      });
+    // What it had before is where the making begins.
+    expect((await toolOf(page, 'plank-50')).camber.hadMm).toBeCloseTo(0.08, 9);
+    await expect(page.getByText('71 µm', { exact: true }).first()).toBeVisible();
+    await expect(page.getByText(/A bed of 12° wants 24\d µm .* 3.4 times as much/)).toBeVisible();
 
-  const handle = page.getByRole('slider', { name: 'Light at the corner' });
-  const box = await handle.locator('.knob').boundingBox();
-  if (!box) throw new Error('no corner to drag');
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-  await page.mouse.move(x, y);
-  await page.mouse.down();
-  await page.mouse.move(x, y - 12, { steps: 5 });
-  await page.mouse.up();
-  await expect.poll(async () => (await toolOf(page, 'plank-50')).edge.front.radiusMm).toBeLessThan(3500);
-  await expectAccessible(page, ['ma-rack', 'ma-rail']);
+    const handle = page.getByRole('slider', { name: 'Light at the corner' });
+    const box = await handle.locator('.knob').boundingBox();
+    if (!box) throw new Error('no corner to drag');
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x, y - 12, { steps: 5 });
+    await page.mouse.up();
+    await expect.poll(async () => (await toolOf(page, 'plank-50')).edge.front.radiusMm).toBeLessThan(3500);
+    await expectAccessible(page, ['ma-rack', 'ma-rail']);
 
-  await type(page.getByLabel('and so wide'), '70');
-  await expect(page.getByText('A shaving cannot be wider than its iron: give 50 mm or less.')).toBeVisible();
-  await type(page.getByLabel('Radius'), '3');
-  await expect(page.getByText(/cannot have a radius below 25 mm|lies between/).first()).toBeVisible();
-});
+    await type(page.getByLabel('and so wide'), '70');
+    await expect(
+      page.getByText('A shaving cannot be wider than its iron: give 50 mm or less.'),
+    ).toBeVisible();
+    await type(page.getByLabel('Radius'), '3');
+    await expect(page.getByText(/cannot have a radius below 25 mm|lies between/).first()).toBeVisible();
+  },
+);
 
 /** Strokes by place; where the edge only fades a strop would do, but for its curve. */
 async function honed(page: Page, strokes: Locator): Promise<void> {

@@ -1,4 +1,4 @@
-import { choose, expect, expectAccessible, tabTo, test, type } from './workshop.js';
+import { BOTH_SCREENS, choose, expect, expectAccessible, tabTo, test, type } from './workshop.js';
 
 test.use({ demo: false });
 
@@ -8,7 +8,7 @@ function projection(angleDeg: number, { r = 9, a = 16.25, h = 16.25 } = {}): str
   return ((r + h * Math.cos(angle)) / Math.sin(angle) - a).toFixed(2);
 }
 
-test('from an empty bench to a plan, with figures of one’s own', async ({ page }) => {
+test('from an empty bench to a plan, with figures of one’s own', BOTH_SCREENS, async ({ page }) => {
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Three things, and there is a plan' })).toBeVisible();
   await expectAccessible(page);

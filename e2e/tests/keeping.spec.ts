@@ -1,7 +1,18 @@
 import { stat, truncate } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { APIRequestContext } from '@playwright/test';
-import { choose, expect, expectAccessible, giant, goOn, tabTo, test, toBench, type } from './workshop.js';
+import {
+  choose,
+  expect,
+  expectAccessible,
+  giant,
+  goOn,
+  OWN_SERVER,
+  tabTo,
+  test,
+  toBench,
+  type,
+} from './workshop.js';
 
 // What is the same on every screen is tried on one.
 const PHONE = { width: 390, height: 844 };
@@ -121,7 +132,7 @@ test('an entry is opened, corrected, and the correction undone', async ({ page }
   await expect(newest.getByRole('button').first()).toHaveText(before ?? '');
 });
 
-test('a backup is put back, and what was there before is kept', async ({ page }) => {
+test('a backup is put back, and what was there before is kept', OWN_SERVER, async ({ page }) => {
   await page.goto('/settings');
   await page.getByRole('button', { name: 'Back up now' }).click();
   await expect(page.getByText('Backed up.').first()).toBeVisible();
@@ -227,31 +238,31 @@ test('on a phone held upright everything is within reach', async ({ page }) => {
   await expectAccessible(page);
 });
 
-test('a damaged workshop says so, and a backup is put back from the page', async ({
-  page,
-  served,
-  allowed,
-}) => {
-  allowed.push(/Failed to load resource/);
-  await page.request.post('/api/backups', { data: {} });
-  const { name: before } = await (await page.request.get('/api/settings')).json();
-  await served.kill();
-  await truncate(join(served.folder, 'workshop.sqlite'), 5000);
-  await served.restart();
-  await page.goto('/');
-  await expect(page.getByRole('heading', { name: 'The workshop’s file is damaged' })).toBeVisible();
-  await expectAccessible(page);
-  await page
-    .getByRole('button', { name: /^Restore the backup of/ })
-    .first()
-    .click();
-  await page.getByRole('button', { name: 'Restore it' }).click();
-  await expect(page.getByRole('button', { name: 'Undo', exact: false }).first()).toBeVisible();
-  await expect(page.locator('.workshop')).toHaveText(before);
-  expect((await (await page.request.get('/api/tools')).json()).total).toBe(28);
-});
+test(
+  'a damaged workshop says so, and a backup is put back from the page',
+  OWN_SERVER,
+  async ({ page, served, allowed }) => {
+    allowed.push(/Failed to load resource/);
+    await page.request.post('/api/backups', { data: {} });
+    const { name: before } = await (await page.request.get('/api/settings')).json();
+    await served.kill();
+    await truncate(join(served.folder, 'workshop.sqlite'), 5000);
+    await served.restart();
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'The workshop’s file is damaged' })).toBeVisible();
+    await expectAccessible(page);
+    await page
+      .getByRole('button', { name: /^Restore the backup of/ })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'Restore it' }).click();
+    await expect(page.getByRole('button', { name: 'Undo', exact: false }).first()).toBeVisible();
+    await expect(page.locator('.workshop')).toHaveText(before);
+    expect((await (await page.request.get('/api/tools')).json()).total).toBe(28);
+  },
+);
 
-test('a log cut short is told on the page until it is read', async ({ page, served }) => {
+test('a log cut short is told on the page until it is read', OWN_SERVER, async ({ page, served }) => {
   for (const notes of ['one', 'two']) {
     const { version, createdAt, updatedAt, id, ...tool } = await (
       await page.request.get('/api/tools/bench-19')

@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { choose, expect, expectAccessible, test, type, walkedThoroughly } from './workshop.js';
+import { BOTH_SCREENS, choose, expect, expectAccessible, test, type, walkedThoroughly } from './workshop.js';
 
 /** Judged on another page already. */
 const BESIDES = ['ma-rack', 'ma-rail'];
@@ -36,35 +36,37 @@ test('care comes due, stands in the plan, is done in one tap, and can be taken b
   await expect(due.getByText('Water stone 1000')).toHaveCount(0);
 });
 
-test('a stone’s page: straightedge, readings forgotten and brought back, its place by hand', async ({
-  page,
-}) => {
-  const { care, rate } = await (await page.request.get('/api/stones/w1000')).json();
-  const readings = new RegExp(`as fast as assumed, from ${rate.readings} readings`);
-  await page.goto('/stones/w1000');
-  await expect(page.getByText(/≈ P1500/)).toBeVisible();
-  await expect(page.getByText(readings)).toBeVisible();
-  await type(page.getByLabel('Hollow under a straightedge'), '0.02');
-  await page.getByRole('button', { name: 'Note what it shows' }).click();
-  await expect(
-    page.getByText(`About 20 µm hollow across by ${care.readings + 1} straightedge readings`),
-  ).toBeVisible();
-  await page.getByRole('button', { name: 'Forget these readings' }).click();
-  await expect(page.getByText(/No reading yet/)).toBeVisible();
-  await page.getByRole('button', { name: /^Undo: Change abrasive/ }).click();
-  await expect(page.getByText(readings)).toBeVisible();
-  await choose(page, 'Wetted with', 'Oil');
-  await page.getByRole('button', { name: 'Keep the change' }).click();
-  await expect(page.getByText(/Oil ruins a water stone for good/)).toBeVisible();
-  await expectAccessible(page, BESIDES);
+test(
+  'a stone’s page: straightedge, readings forgotten and brought back, its place by hand',
+  BOTH_SCREENS,
+  async ({ page }) => {
+    const { care, rate } = await (await page.request.get('/api/stones/w1000')).json();
+    const readings = new RegExp(`as fast as assumed, from ${rate.readings} readings`);
+    await page.goto('/stones/w1000');
+    await expect(page.getByText(/≈ P1500/)).toBeVisible();
+    await expect(page.getByText(readings)).toBeVisible();
+    await type(page.getByLabel('Hollow under a straightedge'), '0.02');
+    await page.getByRole('button', { name: 'Note what it shows' }).click();
+    await expect(
+      page.getByText(`About 20 µm hollow across by ${care.readings + 1} straightedge readings`),
+    ).toBeVisible();
+    await page.getByRole('button', { name: 'Forget these readings' }).click();
+    await expect(page.getByText(/No reading yet/)).toBeVisible();
+    await page.getByRole('button', { name: /^Undo: Change abrasive/ }).click();
+    await expect(page.getByText(readings)).toBeVisible();
+    await choose(page, 'Wetted with', 'Oil');
+    await page.getByRole('button', { name: 'Keep the change' }).click();
+    await expect(page.getByText(/Oil ruins a water stone for good/)).toBeVisible();
+    await expectAccessible(page, BESIDES);
 
-  await page.goto('/stones');
-  await page.getByRole('button', { name: 'Finer: Water stone 1000' }).click();
-  await expect(page.getByText('stands there by hand')).toBeVisible();
-  const { between } = await (await page.request.get('/api/abrasives/w1000')).json();
-  expect(between).toEqual({ coarserId: 'd1200', finerId: 'slip' });
-  await expect(page.getByRole('row', { name: /Water stone 1000/ })).toContainText('by hand');
-});
+    await page.goto('/stones');
+    await page.getByRole('button', { name: 'Finer: Water stone 1000' }).click();
+    await expect(page.getByText('stands there by hand')).toBeVisible();
+    const { between } = await (await page.request.get('/api/abrasives/w1000')).json();
+    expect(between).toEqual({ coarserId: 'd1200', finerId: 'slip' });
+    await expect(page.getByRole('row', { name: /Water stone 1000/ })).toContainText('by hand');
+  },
+);
 
 test('what is wrong becomes millimetres and steel; schools, one more stone, regrinding', async ({ page }) => {
   await page.goto('/tools/bench-32/plan');

@@ -77,7 +77,15 @@ interface Fixtures {
 interface OncePerWorker {
   /** A data folder with the boat shed in it, taken in once. */
   readonly boatShed: string;
+  /** A server over a copy of it, and the backup that puts it back as it was. */
+  readonly house: { readonly served: Served; readonly asItWas: string };
 }
+
+/** A journey whose room is laid out differently on a tablet is gone on both screens; the others on one. */
+export const BOTH_SCREENS = { tag: '@both-screens' };
+
+/** A journey that harms its data folder, or looks at its backups, has a server of its own. */
+export const OWN_SERVER = { tag: '@own-server' };
 
 export const test = base.extend<Fixtures & Options, OncePerWorker>({
   boatShed: [
@@ -89,9 +97,29 @@ export const test = base.extend<Fixtures & Options, OncePerWorker>({
     },
     { scope: 'worker' },
   ],
+  house: [
+    async ({ boatShed }, use) => {
+      const served = await serve({}, boatShed);
+      const made = await fetch(`${served.address}/api/backups`, { method: 'POST' });
+      const { name } = (await made.json()) as { name: string };
+      await use({ served, asItWas: name });
+      await served.stop();
+    },
+    { scope: 'worker' },
+  ],
   demo: [true, { option: true }],
   allowed: async ({}, use) => use([]),
-  served: async ({ demo, boatShed }, use) => {
+  served: async ({ demo, boatShed, house }, use, { tags }) => {
+    if (demo && !tags.includes(OWN_SERVER.tag)) {
+      const put = await fetch(`${house.served.address}/api/backups/restore`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ name: house.asItWas }),
+      });
+      if (!put.ok) throw new Error(`The boat shed was not put back: ${await put.text()}`);
+      await use(house.served);
+      return;
+    }
     const served = await serve({}, demo ? boatShed : undefined);
     await use(served);
     await served.stop();
