@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
+import { availableParallelism, loadavg } from 'node:os';
 import { ROOT, bin, build, install, quietEnv, run, say } from './lib/project.mjs';
 
 const WANTED = process.argv.slice(2);
@@ -55,29 +56,58 @@ function sum(output, pattern, read) {
   return [...output.matchAll(pattern)].map(read).reduce(([p, f], [dp, df]) => [p + dp, f + df], [0, 0]);
 }
 
+const begun = Date.now();
+const minutes = (since) => ((Date.now() - since) / 60_000).toFixed(1);
+
 install();
 const browser = findBrowser();
 build();
 
 const env = quietEnv(browser ? { CHROME_BIN: browser } : {});
-const steps = [
-  ['lint', 'npm', ['run', '--silent', 'lint'], ROOT, counts.plain],
-  ['types', bin('tsc'), ['--noEmit', '-p', 'e2e'], ROOT, counts.plain],
-  ['core', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/core`, counts.jasmine],
-  ['demo', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/demo`, counts.jasmine],
-  ['contract', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/contract`, counts.jasmine],
-  ['server', bin('jasmine'), ['--config=jasmine.json'], `${ROOT}/server`, counts.jasmine],
-  ['web', bin('ng'), ['test', '--watch=false'], `${ROOT}/web`, counts.karma],
-  ['e2e', bin('playwright'), ['test'], `${ROOT}/e2e`, counts.playwright],
+const COVERAGE = [
+  '--reporter=text-summary',
+  '--exclude=**/*.spec.ts',
+  '--exclude=**/testing/**',
+  '--exclude=**/node_modules/**',
+];
+/** A package's own tests, and how much of it they cover. */
+const jasmine = (name) => [
+  name,
+  bin('c8'),
+  [
+    ...COVERAGE,
+    `--temp-directory=${ROOT}/node_modules/.cache/c8-${name}`,
+    bin('jasmine'),
+    '--config=jasmine.json',
+  ],
+  `${ROOT}/${name}`,
+  counts.jasmine,
+];
+/** One after the other in a lane, the lanes side by side; the journeys have the machine to themselves. */
+const LANES = [
+  [
+    [
+      ['lint', 'npm', ['run', '--silent', 'lint'], ROOT, counts.plain],
+      ['types', bin('tsc'), ['--noEmit', '-p', 'e2e'], ROOT, counts.plain],
+      jasmine('core'),
+      jasmine('demo'),
+      jasmine('contract'),
+      ['web', bin('ng'), ['test', '--watch=false', '--code-coverage'], `${ROOT}/web`, counts.karma],
+    ],
+    [jasmine('server')],
+  ],
+  [[['e2e', bin('playwright'), ['test'], `${ROOT}/e2e`, counts.playwright]]],
 ];
 
 let [passed, failed] = [0, 0];
 const failures = [];
-for (const [name, command, args, cwd, count] of steps) {
-  if (WANTED.length > 0 && !WANTED.includes(name)) continue;
-  say(`\n── ${name} ──`);
+
+async function step([name, command, args, cwd, count], aloud) {
+  if (WANTED.length > 0 && !WANTED.includes(name)) return;
+  if (aloud) say(`\n── ${name} ──`);
   const started = Date.now();
-  const { status, output } = await run(command, args, { cwd, env });
+  const { status, output } = await run(command, args, { cwd, env, aloud });
+  if (!aloud) say(`\n── ${name} ──\n${output.trimEnd()}`);
   const plain = output.replace(/\u001b\[[0-9;]*[A-Za-z]/g, '');
   const [p, f] = count(plain, status);
   passed += p;
@@ -87,6 +117,17 @@ for (const [name, command, args, cwd, count] of steps) {
   if (status === 0 && p === 0) failed += 1;
   say(`── ${name}: ${((Date.now() - started) / 1000).toFixed(0)} s ──`);
 }
+
+for (const lanes of LANES) {
+  await Promise.all(
+    lanes.map(async (lane) => {
+      for (const each of lane) await step(each, lanes.length === 1);
+    }),
+  );
+}
 for (const told of failures) say(told);
+say(
+  `\nMachine: ${availableParallelism()} cores, load ${loadavg()[0].toFixed(1)}; tests took ${minutes(begun)} min.`,
+);
 say(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 && passed > 0 ? 0 : 1);

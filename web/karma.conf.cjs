@@ -4,8 +4,9 @@ if (!process.env.CHROME_BIN && existsSync('/usr/bin/chromium')) process.env.CHRO
 module.exports = (config) =>
   config.set({
     frameworks: ['jasmine'],
-    plugins: [require('karma-jasmine'), require('karma-chrome-launcher')],
+    plugins: [require('karma-jasmine'), require('karma-chrome-launcher'), require('karma-coverage')],
     reporters: ['dots'],
+    coverageReporter: { reporters: [{ type: 'text-summary' }] },
     browsers: ['Chromium'],
     customLaunchers: {
       Chromium: {

@@ -93,8 +93,8 @@ export function serve(environment) {
   return server;
 }
 
-/** Runs a command to its end, passing on what it prints, and returns its status and output. */
-export function run(command, args, { cwd = ROOT, env = quietEnv() } = {}) {
+/** Runs a command to its end, passing on what it prints where that is to be heard, and returns its status and output. */
+export function run(command, args, { cwd = ROOT, env = quietEnv(), aloud = true } = {}) {
   return new Promise((resolve) => {
     const child = spawn(command, args, { cwd, env, stdio: ['ignore', 'pipe', 'pipe'] });
     let output = '';
@@ -104,7 +104,7 @@ export function run(command, args, { cwd = ROOT, env = quietEnv() } = {}) {
     ]) {
       stream.on('data', (chunk) => {
         output += chunk;
-        to.write(chunk);
+        if (aloud) to.write(chunk);
       });
     }
     child.on('error', (reason) => resolve({ status: 1, output: String(reason) }));
