@@ -4,11 +4,13 @@ import { Ajv2019 } from 'ajv/dist/2019.js';
 import { FAMILY_NAMES, type Tool } from '@mellow-anvil/core/blade';
 import { guideProjection } from '@mellow-anvil/core/guide';
 import { planHoning } from '@mellow-anvil/core/plan';
+import { httpReference } from './platform/http-reference.js';
 import { workshopJsonSchema } from './platform/openapi.js';
 import { GUIDE, JIGS, TOOLS, session, stone } from './testing/fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from './testing/workshop.js';
 
 const DEMO = new URL('../../demo/saltmarsh-boat-shed.workshop.json', import.meta.url);
+const REFERENCE = new URL('../../docs/http.md', import.meta.url);
 const PUBLISHED = new URL('../../docs/workshop.schema.json', import.meta.url);
 const chisel = TOOLS['bench-chisel'];
 
@@ -239,6 +241,9 @@ describe('the server over a real SQLite file', () => {
       const body = paths['/api/calc/guide-angle'].post.requestBody.content['application/json'].schema;
       expect(body.required).toEqual(['guide', 'projectionMm']);
       expect(body.properties.projectionMm.minimum).toBe(0.1);
+      expect(httpReference({ paths }) === (await readFile(REFERENCE, 'utf8')))
+        .withContext('docs/http.md: run “npm run publish-docs”')
+        .toBeTrue();
     });
   });
 

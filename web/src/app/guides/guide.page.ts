@@ -33,7 +33,7 @@ import { FirstRunState } from '../data/first-run.state';
 import { BoardsStore } from '../data/boards.store';
 import { shiftWords } from '../words/stop-words';
 import { ChoiceField } from '../ui/choice-field';
-import { Editor } from '../ui/editor';
+import { Draft, placed } from '../ui/draft';
 import { Figures } from '../ui/figures';
 import { LineField } from '../ui/line-field';
 import { QuantityField } from '../ui/quantity-field';
@@ -126,12 +126,12 @@ export class GuidePage {
 
   protected readonly blade = SAMPLE;
   protected readonly forms = FORM_OPTIONS;
-  private readonly editor = new Editor<Guide, GuideDraft>(
-    this.guides,
-    'guideSchema',
-    GENERIC_SIDE_CLAMPING_GUIDE,
-    'bench',
-  );
+  private readonly editor = new Draft<Guide, GuideDraft>({
+    keeper: this.guides,
+    schema: 'guideSchema',
+    begin: GENERIC_SIDE_CLAMPING_GUIDE,
+    ...placed('bench'),
+  });
   protected readonly stored = this.editor.stored;
   protected readonly draft = this.editor.draft;
   protected readonly sentences = this.editor.sentences;

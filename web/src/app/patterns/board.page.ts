@@ -25,7 +25,7 @@ import { boardPattern } from '@mellow-anvil/core/pattern';
 import { GuidesStore } from '../data/guides.store';
 import { ChoiceField } from '../ui/choice-field';
 import { contentOf } from '../data/collection.store';
-import { Editor } from '../ui/editor';
+import { Draft, placed } from '../ui/draft';
 import { Figures } from '../ui/figures';
 import { LineField } from '../ui/line-field';
 import { QuantityField } from '../ui/quantity-field';
@@ -135,13 +135,14 @@ export class BoardPage {
   protected readonly mostStops = MOST_STOPS;
   protected readonly none = NaN;
   protected readonly day = formatDay;
-  protected readonly editor = new Editor<SettingBoard, BoardForm>(
-    this.store,
-    'boardDraftSchema',
-    newBoard([], {}),
-    'bench',
-    { draftOf: formOf, sent: askedOf },
-  );
+  protected readonly editor = new Draft<SettingBoard, BoardForm>({
+    keeper: this.store,
+    schema: 'boardDraftSchema',
+    begin: newBoard([], {}),
+    draftOf: formOf,
+    sent: askedOf,
+    ...placed('bench'),
+  });
   protected readonly stored = this.editor.stored;
   protected readonly draft = this.editor.draft;
   /** Whether what is drawn differs from what is kept, which the files are made of. */

@@ -13,7 +13,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { type Abrasive, isWheel, placedSizesUm } from '@mellow-anvil/core/abrasive';
 import { contentOf } from '../data/collection.store';
-import { Editor } from '../ui/editor';
+import { Draft, placed } from '../ui/draft';
 import { Notices } from '../platform/notices';
 import { AbrasivesStore } from '../data/abrasives.store';
 import { usualStone } from '../parts/stone-draft';
@@ -60,9 +60,12 @@ export class StonePage {
   /** The stone as it is kept, with the grain it counts as. */
   protected readonly known = computed(() => this.all().find(({ id }) => id === this.id()));
 
-  protected readonly editor = new Editor<Abrasive>(this.abrasives, 'abrasiveSchema', usualStone(), 'rail', {
-    draftOf: (stone) => stone,
+  protected readonly editor = new Draft<Abrasive>({
+    keeper: this.abrasives,
+    schema: 'abrasiveSchema',
+    begin: usualStone(),
     sent: (draft) => this.graded(draft),
+    ...placed('rail'),
   });
   protected readonly stored = this.editor.stored;
 

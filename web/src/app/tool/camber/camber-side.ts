@@ -20,13 +20,11 @@ import { Desk } from '../../data/desk';
 import { camberWords } from '../../words/entry-words';
 import { RecordsStore, type Records } from '../../data/records.store';
 import { SessionsStore } from '../../data/sessions.store';
-import { sentencesFor, sentencesOf, type Sentences } from '../../ui/checks';
 import { contentOf } from '../../data/collection.store';
 import { Figures } from '../../ui/figures';
 import { Notices } from '../../platform/notices';
-import { told } from '../../platform/problem';
 import { ToolsStore } from '../../data/tools.store';
-import { asIron, designed, draftOf, type CamberDraft } from './camber-draft';
+import { asIron, designed, draftOf, Iron, type CamberDraft } from './camber-draft';
 import { DesignPanel } from './design-panel';
 import { MakePanel } from './make-panel';
 import { ReadCaliper } from './read-caliper';
@@ -34,6 +32,7 @@ import { ReadLight } from './read-light';
 import { ReadShaving } from './read-shaving';
 import { ReadTracks } from './read-tracks';
 import { TrackPanel } from './track-panel';
+import { Draft } from '../../ui/draft';
 
 type Part = 'design' | 'make' | 'read' | 'track';
 const PARTS: readonly { readonly value: Part; readonly label: string }[] = [
@@ -94,9 +93,17 @@ export class CamberSide {
   protected readonly by = signal<By>('shaving');
   protected readonly iron = computed(() => asIron(this.tool()));
   protected readonly state = computed(() => this.records()[this.tool().id]?.state.camber);
-  protected readonly draft = signal<CamberDraft | undefined>(undefined);
-  protected readonly sentences = signal<Sentences>({});
-  protected readonly unsaved = signal('');
+  private readonly curve = new Draft<Tool, CamberDraft>({
+    keeper: this.tools,
+    schema: 'toolSchema',
+    begin: { job: 'smoothing', front: { shape: 'straight' } },
+    draftOf: (tool) => draftOf(tool as Iron),
+    sent: (draft, stored) =>
+      stored ? contentOf(designed(stored as Stored<Iron>, draft) as Stored<Tool>) : draft,
+  });
+  protected readonly draft = computed(() => this.curve.stored() && this.curve.draft());
+  protected readonly sentences = this.curve.sentences;
+  protected readonly unsaved = this.curve.refusal;
 
   /** What the next honing owes the curve, as the plan has it. */
   protected readonly correction = computed(() => {
@@ -109,22 +116,14 @@ export class CamberSide {
   });
 
   constructor() {
-    // What was typed since the tool was last taken in stays, whatever answer comes in meanwhile.
-    let base: { readonly id: string; readonly draft: CamberDraft } | undefined;
     effect(() => {
       const iron = this.iron();
-      untracked(() => {
-        if (!iron) return;
-        const [stored, typed] = [draftOf(iron), this.draft()];
-        const before = base?.id === iron.id ? base.draft : undefined;
-        this.draft.set(before && typed ? { ...stored, ...changedSince(before, typed) } : stored);
-        base = { id: iron.id, draft: stored };
-      });
+      untracked(() => this.curve.load(iron));
     });
   }
 
   protected set(change: Partial<CamberDraft>): void {
-    this.draft.update((draft) => draft && { ...draft, ...change });
+    this.curve.set(change);
   }
 
   protected press(positions: 0 | 3 | 5): void {
@@ -137,25 +136,8 @@ export class CamberSide {
     this.desk.ask({ stropOnly: false });
   }
 
-  protected async keep(): Promise<void> {
-    const [iron, draft] = [this.iron(), this.draft()];
-    if (!iron || !draft) return;
-    const thing = contentOf<Tool>(designed(iron, draft) as Stored<Tool>);
-    if (JSON.stringify(thing) === JSON.stringify(contentOf<Tool>(this.tool()))) return;
-    this.sentences.set(await sentencesFor('toolSchema', thing));
-    if (Object.keys(this.sentences()).length > 0) {
-      this.unsaved.set('Not kept yet: change what is marked above.');
-      return;
-    }
-    this.unsaved.set('');
-    this.tools.change(iron.id, iron.version, thing).subscribe({
-      error: (reason: unknown) => {
-        const { detail, fields, stale } = told(reason);
-        this.sentences.set(sentencesOf(fields));
-        this.unsaved.set(detail);
-        if (stale) this.tools.load();
-      },
-    });
+  protected keep(): Promise<void> {
+    return this.curve.keepChanges();
   }
 
   protected record(camber: CamberRead): void {
@@ -175,13 +157,4 @@ export class CamberSide {
       error: (reason: unknown) => this.notices.refused(reason),
     });
   }
-}
-
-function changedSince(before: CamberDraft, now: CamberDraft): Partial<CamberDraft> {
-  const keys = Object.keys(now) as (keyof CamberDraft)[];
-  return Object.fromEntries(
-    keys
-      .filter((key) => JSON.stringify(now[key]) !== JSON.stringify(before[key]))
-      .map((key) => [key, now[key]]),
-  );
 }

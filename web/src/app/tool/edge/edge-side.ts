@@ -22,17 +22,17 @@ import { LAND_FROM } from '../../words/land-words';
 import { RecordsStore, type Records } from '../../data/records.store';
 import { SessionsStore } from '../../data/sessions.store';
 import { contentOf } from '../../data/collection.store';
-import { sentencesFor, sentencesOf, type Sentences } from '../../ui/checks';
+import { sentencesFor } from '../../ui/checks';
 import { Figures } from '../../ui/figures';
 import { Notices } from '../../platform/notices';
-import { told } from '../../platform/problem';
 import { BackPanel } from './back-panel';
-import { readable, type BladeDraft, type EdgeDraft } from '../../drawings/blade';
+import { readable, usualEdge, type BladeDraft, type EdgeDraft } from '../../drawings/blade';
 import { EdgeDesk } from './edge-desk';
 import { HostPanel } from './host-panel';
 import { KeepPanel } from './keep-panel';
 import { SkewPanel } from './skew-panel';
 import { ToolsStore } from '../../data/tools.store';
+import { Draft } from '../../ui/draft';
 
 type Panel = 'plane' | 'advice' | 'keep' | 'back' | 'skew';
 const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
@@ -118,29 +118,31 @@ export class EdgeSide {
       state.honingsSinceThen > 0 ? `${LAND_FROM[state.landFrom]}, ${since} since` : LAND_FROM[state.landFrom];
     return { mm: Number(state.landMm.toFixed(3)), from: `${from}; type what you measure` };
   });
-  protected readonly draft = signal<BladeDraft | undefined>(undefined);
-  protected readonly sentences = signal<Sentences>({});
-  protected readonly unsaved = signal('');
-  /** The tool the draft was made from: the server refuses a change if the tool moved on meanwhile. */
-  private base: Stored<Tool> | undefined;
-  private saving = false;
-  private again = false;
+  private readonly blade = new Draft<Tool, BladeDraft>({
+    keeper: this.tools,
+    schema: 'toolSchema',
+    begin: { name: '', family: 'bench-chisel', steel: 'high-carbon', edge: usualEdge('bench-chisel') },
+    draftOf: asDraft,
+    sent: (draft, stored) => (stored ? asTool(draft, stored) : draft),
+    notKept: 'Not kept yet: change what is marked above. The record still holds the figures from before.',
+  });
+  protected readonly draft = computed(() => this.blade.stored() && this.blade.draft());
+  protected readonly sentences = this.blade.sentences;
+  protected readonly unsaved = this.blade.refusal;
 
   constructor() {
     effect(() => {
       const tool = this.tool();
-      untracked(() => this.load(tool));
+      untracked(() => this.blade.load(tool));
     });
   }
 
   protected set(change: Partial<BladeDraft>): void {
-    const draft = this.draft();
-    if (draft) this.draft.set({ ...draft, ...change });
+    this.blade.set(change);
   }
 
   protected setEdge(change: object): void {
-    const draft = this.draft();
-    if (draft) this.draft.set({ ...draft, edge: { ...draft.edge, ...change } as EdgeDraft });
+    this.blade.draft.update((draft) => ({ ...draft, edge: { ...draft.edge, ...change } as EdgeDraft }));
   }
 
   protected planTo(finishUm: number): void {
@@ -164,91 +166,21 @@ export class EdgeSide {
     });
   }
 
-  protected async keep(): Promise<void> {
-    const [draft, base] = [this.draft(), this.base];
-    if (!draft || !base) return;
-    if (this.saving) {
-      this.again = true;
-      return;
-    }
-    if (same(draft, asDraft(base))) {
-      this.unsaved.set('');
-      this.sentences.set({});
-      return;
-    }
-    this.saving = true;
-    const { host: _before, ...content } = contentOf<Tool>(base);
-    const { host, ...typed } = draft;
-    const thing = { ...content, ...typed, ...(host && { host }) };
-    const sentences = await sentencesFor('toolSchema', thing);
-    this.sentences.set(sentences);
-    if (Object.keys(sentences).length > 0) {
-      this.unsaved.set(
-        'Not kept yet: change what is marked above. The record still holds the figures from before.',
-      );
-      this.saved();
-      return;
-    }
-    this.unsaved.set('');
-    this.tools.change(base.id, base.version, thing).subscribe({
-      next: () => this.saved(),
-      error: (reason: unknown) => {
-        const { detail, fields, stale } = told(reason);
-        this.sentences.set(sentencesOf(fields));
-        this.unsaved.set(detail);
-        this.again = false;
-        this.saved();
-        if (stale) {
-          this.notices.refused(reason);
-          this.tools.load();
-        }
-      },
-    });
-  }
-
-  private saved(): void {
-    this.saving = false;
-    if (!this.again) return;
-    this.again = false;
-    void this.keep();
-  }
-
-  /** Takes in the tool as stored, without losing what is being typed over it. */
-  private load(tool: Stored<Tool>): void {
-    const [draft, base] = [this.draft(), this.base];
-    const stored = asDraft(tool);
-    this.base = tool;
-    if (draft && base?.id === tool.id) {
-      this.draft.set(retyped(stored, draft, asDraft(base)));
-      return;
-    }
-    this.sentences.set({});
-    this.unsaved.set('');
-    this.draft.set(stored);
+  protected keep(): Promise<void> {
+    return this.blade.keepChanges();
   }
 }
-
-const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 const asDraft = ({ name, family, steel, edge, host }: Tool): BladeDraft => ({
   name,
   family,
   steel,
   edge,
-  host,
+  ...(host && { host }),
 });
 
-/** The stored figures, with those the user has changed since `base` left as typed. */
-function retyped(stored: BladeDraft, typed: BladeDraft, base: BladeDraft): BladeDraft {
-  const changed = <T extends object>(now: T, before: T): Partial<T> =>
-    Object.fromEntries(
-      Object.entries(now).filter(([key, value]) => !same(value, before[key as keyof T])),
-    ) as Partial<T>;
-  const { edge, ...rest } = typed;
-  const { edge: edgeBefore, ...restBefore } = base;
-  return {
-    ...stored,
-    ...changed(rest, restBefore),
-    edge: { ...stored.edge, ...changed(edge, edgeBefore) } as EdgeDraft,
-  };
+/** The tool with what the desk says of it; what stands on other sides of the vise stays. */
+function asTool({ host, ...typed }: BladeDraft, stored: Stored<Tool>): object {
+  const { host: _before, ...content } = contentOf<Tool>(stored);
+  return { ...content, ...typed, ...(host && { host }) };
 }

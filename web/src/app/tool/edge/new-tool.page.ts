@@ -5,7 +5,7 @@ import { Button, ButtonDirective } from 'primeng/button';
 import type { Tool } from '@mellow-anvil/core/blade';
 import { FirstRunState } from '../../data/first-run.state';
 import type { Sentences } from '../../ui/checks';
-import { Editor } from '../../ui/editor';
+import { Draft, placed } from '../../ui/draft';
 import { usualEdge, type BladeDraft } from '../../drawings/blade';
 import { EdgeDesk } from './edge-desk';
 import { ToolsStore } from '../../data/tools.store';
@@ -48,12 +48,12 @@ import { ToolsStore } from '../../data/tools.store';
 export class NewToolPage {
   private readonly router = inject(Router);
   private readonly firstRun = toSignal(inject(FirstRunState).unfinished$, { initialValue: false });
-  protected readonly editor = new Editor<Tool, BladeDraft>(
-    inject(ToolsStore),
-    'toolSchema',
-    { name: '', family: 'bench-chisel', steel: 'high-carbon', edge: usualEdge('bench-chisel') },
-    'rack',
-  );
+  protected readonly editor = new Draft<Tool, BladeDraft>({
+    keeper: inject(ToolsStore),
+    schema: 'toolSchema',
+    begin: { name: '', family: 'bench-chisel', steel: 'high-carbon', edge: usualEdge('bench-chisel') },
+    ...placed('rack'),
+  });
   private readonly tried = signal(false);
   /** An empty name is only told once the tool was meant to be kept. */
   protected readonly shown = computed((): Sentences => {

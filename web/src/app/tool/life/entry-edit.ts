@@ -6,7 +6,7 @@ import {
   inject,
   input,
   output,
-  signal,
+  untracked,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
@@ -23,16 +23,14 @@ import {
 import type { Session, Use } from '@mellow-anvil/core/record';
 import { CONDITION_WORDS } from '../../words/condition-words';
 import { SessionsStore } from '../../data/sessions.store';
-import { sentencesFor, sentencesOf, type Sentences } from '../../ui/checks';
-import { contentOf } from '../../data/collection.store';
 import { LineField } from '../../ui/line-field';
 import { Notices } from '../../platform/notices';
-import { told } from '../../platform/problem';
 import { QuantityField } from '../../ui/quantity-field';
 import { filled, fromLocal, toLocal } from '../../data/blank-entry';
 import { EntryOutcome } from './entry-outcome';
 import { EntrySteps } from './entry-steps';
 import { KIND_WORDS, MEASURE_WORDS } from '../../words/entry-words';
+import { Draft } from '../../ui/draft';
 
 const NEW_NICK_MM = 0.2;
 
@@ -83,10 +81,18 @@ export class EntryEdit {
 
   private readonly sessions = inject(SessionsStore);
   private readonly notices = inject(Notices);
-  protected readonly draft = signal<Session>({ toolId: '', kind: 'use', startedAt: '' });
-  protected readonly sentences = signal<Sentences>({});
-  protected readonly refusal = signal('');
-  protected readonly sending = signal(false);
+  private readonly editing = new Draft<Session>({
+    keeper: this.sessions,
+    schema: 'sessionSchema',
+    begin: { toolId: '', kind: 'use', startedAt: '' },
+    sent: filled,
+    kept: (_, isNew) => (isNew ? 'In the record.' : 'Corrected. Undo brings back what stood there.'),
+    removed: () => 'Out of the record. Undo brings it back.',
+  });
+  protected readonly draft = this.editing.draft;
+  protected readonly sentences = this.editing.sentences;
+  protected readonly refusal = this.editing.refusal;
+  protected readonly sending = this.editing.sending;
   protected readonly id = `entry-${crypto.randomUUID().slice(0, 8)}`;
   protected readonly unread = NaN;
   protected readonly fromLocal = fromLocal;
@@ -116,12 +122,15 @@ export class EntryEdit {
   constructor() {
     effect(() => {
       const entry = this.entry();
-      this.draft.set('version' in entry ? contentOf<Session>(entry) : entry);
+      untracked(() => {
+        if ('version' in entry) this.editing.load(entry);
+        else this.draft.set(entry);
+      });
     });
   }
 
   protected set(change: Partial<Session>): void {
-    this.draft.update((draft) => ({ ...draft, ...change }));
+    this.editing.set(change);
   }
 
   protected setUse(change: Partial<Use>): void {
@@ -149,42 +158,10 @@ export class EntryEdit {
   }
 
   protected async keep(): Promise<void> {
-    const session = filled(this.draft());
-    this.refusal.set('');
-    this.sentences.set(await sentencesFor('sessionSchema', session));
-    if (Object.keys(this.sentences()).length > 0) {
-      this.refusal.set('Not kept yet: change what is marked above.');
-      return;
-    }
-    const stored = this.stored();
-    this.sending.set(true);
-    const sending = stored
-      ? this.sessions.change(stored.id, stored.version, session)
-      : this.sessions.create(session);
-    sending.subscribe({
-      next: () => {
-        this.sending.set(false);
-        this.notices.done(stored ? 'Corrected. Undo brings back what stood there.' : 'In the record.');
-        this.left.emit();
-      },
-      error: (reason: unknown) => {
-        const { detail, fields } = told(reason);
-        this.sending.set(false);
-        this.sentences.set(sentencesOf(fields));
-        this.refusal.set(detail);
-      },
-    });
+    if (await this.editing.keep()) this.left.emit();
   }
 
-  protected remove(): void {
-    const stored = this.stored();
-    if (!stored) return;
-    this.sessions.remove(stored).subscribe({
-      next: () => {
-        this.notices.done('Out of the record. Undo brings it back.');
-        this.left.emit();
-      },
-      error: (reason: unknown) => this.notices.refused(reason),
-    });
+  protected async remove(): Promise<void> {
+    if (await this.editing.remove()) this.left.emit();
   }
 }

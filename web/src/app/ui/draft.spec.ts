@@ -5,17 +5,23 @@ import { AbrasivesStore } from '../data/abrasives.store';
 import { until } from '../testing/host';
 import { answer, page, playServer, stone } from '../testing/page';
 import { contentOf } from '../data/collection.store';
-import { Editor } from './editor';
+import { Draft, placed } from './draft';
 
-describe('Editor', () => {
+describe('a draft', () => {
   let server: HttpTestingController;
-  let editor: Editor<Abrasive>;
+  let editor: Draft<Abrasive>;
   const kept = stone('s', '1000');
 
   beforeEach(() => {
     server = playServer();
     editor = TestBed.runInInjectionContext(
-      () => new Editor(TestBed.inject(AbrasivesStore), 'abrasiveSchema', contentOf<Abrasive>(kept), 'rail'),
+      () =>
+        new Draft<Abrasive>({
+          keeper: TestBed.inject(AbrasivesStore),
+          schema: 'abrasiveSchema',
+          begin: contentOf<Abrasive>(kept),
+          ...placed('rail'),
+        }),
     );
     answer(server, '/api/abrasives', page([kept]));
   });
@@ -40,6 +46,42 @@ describe('Editor', () => {
     expect(put.request.body).toEqual(jasmine.objectContaining({ strokeMm: 120, version: 1 }));
     put.flush({ ...kept, version: 2 });
     expect((await changing)?.version).toBe(2);
+  });
+
+  it('is sent once, however often it is asked to be kept', async () => {
+    const [one, two] = [editor.keep(), editor.keep()];
+    (await sent('POST', '/api/abrasives')).flush(kept);
+    expect(await two).toBeUndefined();
+    expect((await one)?.id).toBe('s');
+    server.expectNone({ method: 'POST', url: '/api/abrasives' });
+  });
+
+  it('keeps what was typed while it was sent, and sends that after it, from the version it became', async () => {
+    editor.load(kept);
+    editor.set({ strokeMm: 120 });
+    const changing = editor.keepChanges();
+    const first = await sent('PUT', '/api/abrasives/s');
+    editor.set({ overheadMin: 0.75 });
+    void editor.keepChanges();
+    first.flush({ ...kept, strokeMm: 120, version: 2 });
+    const second = await sent('PUT', '/api/abrasives/s');
+    expect(second.request.body).toEqual(
+      jasmine.objectContaining({ strokeMm: 120, overheadMin: 0.75, version: 2 }),
+    );
+    second.flush({ ...kept, strokeMm: 120, overheadMin: 0.75, version: 3 });
+    await changing;
+    // Nothing was changed since.
+    await editor.keepChanges();
+    server.expectNone({ method: 'PUT', url: '/api/abrasives/s' });
+  });
+
+  it('merges what comes in from elsewhere field by field: what was typed stays', () => {
+    editor.load(kept);
+    editor.set({ strokeMm: 120 });
+    editor.load({ ...kept, name: 'Renamed elsewhere', overheadMin: 0.9, version: 2 });
+    expect(editor.draft()).toEqual(
+      jasmine.objectContaining({ name: 'Renamed elsewhere', overheadMin: 0.9, strokeMm: 120 }),
+    );
   });
 
   it('sends nothing the contract refuses, and keeps the draft', async () => {
