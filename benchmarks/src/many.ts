@@ -1,4 +1,4 @@
-import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { OwnedAbrasive } from '@mellow-anvil/core/abrasive';
 import type { Identified } from '@mellow-anvil/core/base';
 import type { Tool } from '@mellow-anvil/core/blade';
 import type { Session } from '@mellow-anvil/core/record';
@@ -66,7 +66,7 @@ export function sessionsOf(tools: readonly Identified<Tool>[], count: number): I
   });
 }
 
-export const stone = (id: string, grade: string): Identified<Abrasive> => ({
+export const stone = (id: string, grade: string): OwnedAbrasive => ({
   id,
   name: `Water stone ${grade}`,
   kind: 'water-stone',

@@ -1,5 +1,4 @@
-import type { Abrasive } from '@mellow-anvil/core/abrasive';
-import type { Identified } from '@mellow-anvil/core/base';
+import type { Abrasive, OwnedAbrasive } from '@mellow-anvil/core/abrasive';
 import { abrasiveSchema, setNameSchema } from './abrasives.js';
 import { id } from './fields.js';
 import { Joi } from './joi.js';
@@ -10,7 +9,7 @@ export interface SetFile {
   readonly format: 'mellow-anvil-set';
   readonly version: 1;
   readonly name: string;
-  readonly abrasives: readonly Identified<Abrasive>[];
+  readonly abrasives: readonly OwnedAbrasive[];
 }
 
 const setName = setNameSchema

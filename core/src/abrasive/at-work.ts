@@ -1,5 +1,4 @@
-import type { Identified } from '../base/identified.js';
-import type { Abrasive } from './abrasive.js';
+import type { Abrasive, OwnedAbrasive } from './abrasive.js';
 import type { StoneCare } from './care.js';
 import type { LearnedRate } from './learned-rate.js';
 import { inOrder } from './placing.js';
@@ -17,7 +16,7 @@ export interface StoneRecord {
 export type StonesRecord = Readonly<Record<string, StoneRecord>>;
 
 /** An abrasive with the grain it counts as and the rate it cuts at by all that is known. */
-export type StoneAtWork = Identified<Abrasive> & {
+export type StoneAtWork = OwnedAbrasive & {
   readonly sizeUm: number;
   readonly removalMm3PerNm: number;
 };
@@ -28,7 +27,7 @@ export const assumedRate = (abrasive: Abrasive, sizeUm: number): number =>
 
 /** The bench as it works: places, and rates with what the readings taught; coarse to fine. */
 export function stonesAtWork(
-  bench: readonly Identified<Abrasive>[],
+  bench: readonly OwnedAbrasive[],
   record: StonesRecord = {},
 ): readonly StoneAtWork[] {
   return inOrder(bench).map((abrasive) => ({

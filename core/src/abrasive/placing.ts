@@ -1,9 +1,8 @@
-import type { Identified } from '../base/identified.js';
-import type { Abrasive } from './abrasive.js';
+import type { OwnedAbrasive } from './abrasive.js';
 import { grit } from './grit.js';
 
 /** An abrasive with the grain it counts as, by its grade or its place. */
-export type SizedAbrasive = Identified<Abrasive> & { readonly sizeUm: number };
+export type SizedAbrasive = OwnedAbrasive & { readonly sizeUm: number };
 
 /** How much finer or coarser than its one neighbour a stone placed at an end counts as. */
 const ONE_STEP = Math.SQRT2;
@@ -13,7 +12,7 @@ const ONE_STEP = Math.SQRT2;
  * geometric mean of its neighbours'. A neighbour that is gone, or a circle of places, falls back on
  * the grade.
  */
-export function placedSizesUm(bench: readonly Identified<Abrasive>[]): ReadonlyMap<string, number> {
+export function placedSizesUm(bench: readonly OwnedAbrasive[]): ReadonlyMap<string, number> {
   const byId = new Map(bench.map((abrasive) => [abrasive.id, abrasive]));
   const sizeOf = (id: string | undefined, asked: ReadonlySet<string>): number | undefined => {
     const abrasive = id === undefined ? undefined : byId.get(id);
@@ -31,7 +30,7 @@ export function placedSizesUm(bench: readonly Identified<Abrasive>[]): ReadonlyM
 }
 
 /** Abrasives with the grain they count as, coarse to fine. */
-export function inOrder<A extends Identified<Abrasive>>(
+export function inOrder<A extends OwnedAbrasive>(
   bench: readonly A[],
 ): readonly (A & { readonly sizeUm: number })[] {
   const sizes = placedSizesUm(bench);

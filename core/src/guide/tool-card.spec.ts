@@ -1,4 +1,4 @@
-import type { Abrasive } from '../abrasive/abrasive.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import { guideProjection } from './guide-projection.js';
 import { GENERIC_SIDE_CLAMPING_GUIDE as GUIDE, type Guide } from './guide.js';
 import { flatBlade } from '../testing/blades.js';
@@ -26,7 +26,7 @@ const GUIDES: readonly Identified<Guide>[] = [
     offsetMm: 12,
   },
 ];
-const WHEEL: Identified<Abrasive> = {
+const WHEEL: OwnedAbrasive = {
   id: 'wheel',
   name: 'Wet wheel',
   kind: 'wet-wheel',

@@ -1,4 +1,4 @@
-import type { Abrasive } from '../abrasive/abrasive.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import { onItsWheel } from './on-its-wheel.js';
 import { includedDeg } from '../blade/edge.js';
 import { clampedWidthMm, facetSettings, facetsOf, type HonedFacet } from './facet-settings.js';
@@ -40,7 +40,7 @@ export function toolCard(
   tool: Tool,
   guides: readonly Identified<Guide>[],
   boards: readonly Identified<SettingBoard>[],
-  bench: readonly Identified<Abrasive>[],
+  bench: readonly OwnedAbrasive[],
   lastSetting?: SessionSetting,
 ): ToolCard {
   const { name, family, steel, edge, notes } = tool;

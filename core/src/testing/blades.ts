@@ -1,9 +1,8 @@
-import type { Abrasive } from '../abrasive/abrasive.js';
+import type { Abrasive, OwnedAbrasive } from '../abrasive/abrasive.js';
 import { grit } from '../abrasive/grit.js';
 import type { SizedAbrasive } from '../abrasive/placing.js';
 import type { SingleBevelEdge } from '../blade/edge.js';
 import { cutBy, edgeAtMm } from '../work/profile.js';
-import type { Identified } from '../base/identified.js';
 
 /** A flat-backed blade for specs: only what matters to one is given. */
 export const flatBlade = (figures: Partial<SingleBevelEdge>): SingleBevelEdge => ({
@@ -39,7 +38,7 @@ export const abrasive = (
   id: string,
   grain: number | string,
   more: Partial<Abrasive> = {},
-): Identified<Abrasive> => ({
+): OwnedAbrasive => ({
   id,
   name: id,
   kind: 'water-stone',

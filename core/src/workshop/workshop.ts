@@ -1,5 +1,5 @@
 import type { Identified } from '../base/identified.js';
-import type { Abrasive } from '../abrasive/abrasive.js';
+import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import type { Care } from '../abrasive/care.js';
 import type { Packing } from '../guide/lift-stack.js';
 import type { Guide } from '../guide/guide.js';
@@ -32,7 +32,7 @@ export interface Workshop {
   readonly name: string;
   readonly tools: readonly Identified<Tool>[];
   readonly guides: readonly Identified<Guide>[];
-  readonly abrasives: readonly Identified<Abrasive>[];
+  readonly abrasives: readonly OwnedAbrasive[];
   readonly plans: readonly Identified<Plan>[];
   readonly sessions: readonly Identified<Session>[];
   /** Setting boards; files of releases before them have none. */
@@ -40,7 +40,7 @@ export interface Workshop {
   /** What was done for the stones; files of releases before it was kept have none. */
   readonly cares?: readonly Identified<Care>[];
   /** Abrasives off the bench that sessions name: what was honed on them stays so. */
-  readonly removedAbrasives?: readonly Identified<Abrasive>[];
+  readonly removedAbrasives?: readonly OwnedAbrasive[];
   /** Washers, cards and coins at hand. */
   readonly packing?: readonly Packing[];
 }

@@ -15,11 +15,19 @@ export function rowsOf<T>(
   });
 }
 
+/** The rows of a kind that were not removed; narrowed by more SQL of ours, where it is given. */
+export const liveRowsOf = <T>(
+  database: Connection,
+  kind: Kind<T>,
+  where = '1',
+  bind: Readonly<Record<string, string>> = {},
+): Promise<Row[]> => rowsOf(database, kind, `"deletedAt" IS NULL AND ${where}`, bind);
+
 /** Values in one question; more, and every row is read. */
 const MOST_NAMED = 100;
 
 /** The live rows of a kind whose column, of ours, holds one of some values. */
-export async function rowsNamed<T>(
+export async function liveRowsNamed<T>(
   database: Connection,
   kind: Kind<T>,
   column: string,
@@ -28,13 +36,13 @@ export async function rowsNamed<T>(
   if (values.length === 0) return [];
   if (values.length > MOST_NAMED) {
     const wanted = new Set<unknown>(values);
-    return (await rowsOf(database, kind, '"deletedAt" IS NULL')).filter((row) => wanted.has(row[column]));
+    return (await liveRowsOf(database, kind)).filter((row) => wanted.has(row[column]));
   }
   const places = values.map((_, i) => `$value${i}`).join();
-  return rowsOf(
+  return liveRowsOf(
     database,
     kind,
-    `"deletedAt" IS NULL AND "${column}" IN (${places})`,
+    `"${column}" IN (${places})`,
     Object.fromEntries(values.map((value, i) => [`value${i}`, value])),
   );
 }

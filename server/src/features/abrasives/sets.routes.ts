@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { ROUTES, type SetFile } from '@mellow-anvil/contract';
-import { type Abrasive, inOrder, standsIn } from '@mellow-anvil/core/abrasive';
-import type { Identified } from '@mellow-anvil/core/base';
-import { rowsOf } from '../../storage/rows.js';
+import { type Abrasive, inOrder, type OwnedAbrasive, standsIn } from '@mellow-anvil/core/abrasive';
+import { liveRowsOf, rowsOf } from '../../storage/rows.js';
 import { changedRow, newRow } from '../../storage/store.js';
 import type { Commands, RowChange } from '../../storage/commands.js';
 import { abrasives } from './abrasives.js';
@@ -12,13 +11,11 @@ import { type Served, serving, SENT } from '../../platform/serve.js';
 /** Sets of stones, out and in. */
 export function setsRoutes(commands: Commands): readonly Served[] {
   const { database } = commands;
-  const live = async (): Promise<Identified<Abrasive>[]> => {
-    const rows = await rowsOf(database, abrasives, '"deletedAt" IS NULL');
+  const live = async (): Promise<OwnedAbrasive[]> => {
+    const rows = await liveRowsOf(database, abrasives);
     return rows.map((row) => ({ id: row.id, ...abrasives.fromRow(row) }));
   };
-  const asked = async (
-    set: string | undefined,
-  ): Promise<{ name: string; stones: Identified<Abrasive>[] }> => {
+  const asked = async (set: string | undefined): Promise<{ name: string; stones: OwnedAbrasive[] }> => {
     const stones = inOrder(await live())
       .filter((stone) => standsIn(stone, set))
       .map(({ sizeUm: _, ...stone }) => stone);

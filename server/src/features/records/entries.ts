@@ -2,10 +2,10 @@ import { LRUCache } from 'lru-cache';
 import type { Stored } from '@mellow-anvil/contract';
 import type { Session } from '@mellow-anvil/core/record';
 import { sessions } from '../sessions/index.js';
-import { rowsNamed } from '../../storage/rows.js';
+import { liveRowsNamed } from '../../storage/rows.js';
 import { toStored } from '../../storage/store.js';
 import type { Connection } from '../../storage/database.js';
-import type { Commands } from '../../storage/commands.js';
+import type { Changes } from '../../storage/derived-answers.js';
 
 /** Tools whose entries stay read, those last asked for. */
 const TOOLS_KEPT = 40;
@@ -18,7 +18,7 @@ export class Entries {
 
   constructor(
     private readonly database: Connection,
-    changes: Pick<Commands, 'onStored'>,
+    changes: Changes,
   ) {
     changes.onStored((stored) => {
       for (const { kind, toolId } of stored) {
@@ -34,7 +34,7 @@ export class Entries {
     const found = new Map<string, Stored<Session>[]>();
     const missing = toolIds.filter((id) => !this.kept.has(id));
     for (const id of missing) found.set(id, []);
-    for (const row of await rowsNamed(this.database, sessions, 'toolId', missing)) {
+    for (const row of await liveRowsNamed(this.database, sessions, 'toolId', missing)) {
       found.get(row['toolId'] as string)?.push(toStored(sessions, row));
     }
     const all = new Map(toolIds.map((id) => [id, found.get(id) ?? this.kept.get(id) ?? []]));

@@ -3,12 +3,12 @@ import type { StoneAtWork } from '@mellow-anvil/core/abrasive';
 import { edgeHistory, lifeOf, recordOf, toolRecord, type ToolRecord } from '@mellow-anvil/core/record';
 import type { Connection } from '../../storage/database.js';
 import { notFound } from '../../platform/problem.js';
-import { rowsNamed } from '../../storage/rows.js';
+import { liveRowsNamed } from '../../storage/rows.js';
 import { tools } from '../tools/index.js';
-import type { Commands } from '../../storage/commands.js';
 import type { StonesService } from './stones.service.js';
 import type { Entries } from './entries.js';
 import { KeptByTool } from './kept-by-tool.js';
+import type { Changes } from '../../storage/derived-answers.js';
 
 /** What every tool's record comes to, reckoned by core at the rates the stones are known to cut at. */
 export class RecordsService {
@@ -17,7 +17,7 @@ export class RecordsService {
   constructor(
     private readonly database: Connection,
     private readonly entries: Entries,
-    changes: Pick<Commands, 'onStored'>,
+    changes: Changes,
     private readonly bench: StonesService,
   ) {
     this.records = new KeptByTool(database, entries, changes, toolRecord);
@@ -37,7 +37,7 @@ export class RecordsService {
 
   /** @throws HttpProblem 404 */
   async lifeOf(toolId: string): Promise<ToolLife> {
-    const [row] = await rowsNamed(this.database, tools, 'id', [toolId]);
+    const [row] = await liveRowsNamed(this.database, tools, 'id', [toolId]);
     if (!row) throw notFound('This tool');
     const tool = tools.fromRow(row);
     const entries = (await this.entries.of([toolId])).get(toolId) ?? [];

@@ -24,14 +24,18 @@ import { abrasives } from '../abrasives/index.js';
 import { cares } from '../abrasives/index.js';
 import type { Connection } from '../../storage/database.js';
 import { notFound } from '../../platform/problem.js';
-import { rowsOf } from '../../storage/rows.js';
+import { liveRowsOf, rowsOf } from '../../storage/rows.js';
 import { toStored } from '../../storage/store.js';
-import type { Commands } from '../../storage/commands.js';
 import type { Entries } from './entries.js';
 import { KeptByTool } from './kept-by-tool.js';
+import { DerivedAnswers, type Changes, type Derived } from '../../storage/derived-answers.js';
 
 /** Kinds that how the stones stand rests on. */
 export const RESTED_ON: ReadonlySet<string> = new Set(['tools', 'sessions', 'abrasives', 'cares']);
+
+/** All the stones together are one subject: a reading of one tool may move the rate of any. */
+const ALL = 'all';
+const NOTHING_ELSE: ReadonlySet<string> = new Set();
 
 interface Reckoned {
   readonly record: StonesRecord;
@@ -50,7 +54,7 @@ interface ToolsPart {
  */
 export class StonesService {
   private readonly parts: KeptByTool<SizedAbrasive, ToolsPart>;
-  private reckoned: Promise<Reckoned> | undefined;
+  private readonly answers: DerivedAnswers<Reckoned>;
   /** What was reckoned last, which stands as long as its tools say the same of the same stones. */
   private last: (Reckoned & { readonly parts: readonly ToolsPart[] }) | undefined;
   /** Rises with every stone and care stored. */
@@ -59,12 +63,11 @@ export class StonesService {
   constructor(
     private readonly database: Connection,
     entries: Entries,
-    changes: Pick<Commands, 'onStored'>,
+    changes: Changes,
   ) {
     this.parts = new KeptByTool(database, entries, changes, partOf);
+    this.answers = new DerivedAnswers(changes, ({ kind }) => (RESTED_ON.has(kind) ? [ALL] : []));
     changes.onStored((stored) => {
-      if (!stored.some(({ kind }) => RESTED_ON.has(kind))) return;
-      this.reckoned = undefined;
       if (!stored.some(({ kind }) => kind === 'abrasives' || kind === 'cares')) return;
       this.stones += 1;
       this.last = undefined;
@@ -90,10 +93,10 @@ export class StonesService {
 
   /** @throws HttpProblem 404 */
   async one(id: string): Promise<StoneAnswer> {
-    const [row] = await rowsOf(this.database, abrasives, '"deletedAt" IS NULL AND id = $id', { id });
+    const [row] = await liveRowsOf(this.database, abrasives, 'id = $id', { id });
     if (!row) throw notFound('This abrasive');
     const { record, readings } = await this.now();
-    const cared = await rowsOf(this.database, cares, '"deletedAt" IS NULL AND "abrasiveId" = $id', { id });
+    const cared = await liveRowsOf(this.database, cares, '"abrasiveId" = $id', { id });
     return {
       ...(record[id] as StoneRecord),
       readings: readingsNow(
@@ -109,13 +112,13 @@ export class StonesService {
     return stonesAtWork(await this.everOwned(), await this.record());
   }
 
-  private now(): Promise<Reckoned> {
-    const reckoning = (this.reckoned ??= this.reckon());
-    // A failed reading is not kept for the next to find.
-    reckoning.catch(() => {
-      if (this.reckoned === reckoning) this.reckoned = undefined;
-    });
-    return reckoning;
+  private async now(): Promise<Reckoned> {
+    const answers = await this.answers.of([ALL], async (missing) =>
+      missing.length === 0
+        ? new Map<string, Derived<Reckoned>>()
+        : new Map([[ALL, { answer: await this.reckon(), restsOn: NOTHING_ELSE }]]),
+    );
+    return answers.get(ALL) as Reckoned;
   }
 
   private async reckon(): Promise<Reckoned> {
@@ -123,7 +126,7 @@ export class StonesService {
     const bench = inOrder(await this.everOwned());
     const parts = [...(await this.parts.of(bench)).values()];
     if (this.last && sameList(this.last.parts, parts)) return this.last;
-    const cared = await rowsOf(this.database, cares, '"deletedAt" IS NULL');
+    const cared = await liveRowsOf(this.database, cares);
     const readings = parts.flatMap((part) => part.readings);
     const record = stonesRecord(
       bench,

@@ -1,6 +1,6 @@
 import { readWorkshop, type Opened, type ResourceName } from '@mellow-anvil/contract';
 import { Op, type Transaction } from 'sequelize';
-import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { OwnedAbrasive } from '@mellow-anvil/core/abrasive';
 import type { Identified } from '@mellow-anvil/core/base';
 import type { Session } from '@mellow-anvil/core/record';
 import { DEFAULT_SETTINGS, type Plan, type Workshop, WORKSHOP_FORMAT } from '@mellow-anvil/core/workshop';
@@ -79,7 +79,7 @@ export class WorkshopService {
   private async removedButNamed(
     sessionsOfAll: readonly Session[],
     transaction: Transaction,
-  ): Promise<Identified<Abrasive>[]> {
+  ): Promise<OwnedAbrasive[]> {
     const used = new Set(
       sessionsOfAll.flatMap(({ steps = [] }) => steps.map(({ abrasiveId }) => abrasiveId)),
     );
