@@ -2,29 +2,9 @@ import { Joi, type AlternativesSchema, type SchemaMap } from './joi.js';
 import { shape } from './shape.js';
 import { CARE_KINDS } from '@mellow-anvil/core/abrasive';
 import { MANNERS } from '@mellow-anvil/core/blade';
-import {
-  type BenchStep,
-  COUNTS,
-  type Lift,
-  type RunGrinding,
-  type Station,
-  type StationKind,
-  STROP_PURPOSES,
-} from '@mellow-anvil/core/plan';
+import { type BenchStep, COUNTS, type Lift, type RunGrinding, type Station, type StationKind, STROP_PURPOSES } from '@mellow-anvil/core/plan';
 import { BURRS, PROOFS } from '@mellow-anvil/core/record';
-import {
-  BURR_FEELS,
-  BURR_PLACES,
-  COLOUR_LEFT,
-  HEATS,
-  POLISHES,
-  type PutIn,
-  type RunEvent,
-  type RunFactKind,
-  type RunPlan,
-  SHAKES,
-  SKIPS,
-} from '@mellow-anvil/core/run';
+import { BURR_FEELS, BURR_PLACES, COLOUR_LEFT, HEATS, POLISHES, type PutIn, type RunEvent, type RunFactKind, type RunPlan, SHAKES, SKIPS } from '@mellow-anvil/core/run';
 import { FACETS } from '@mellow-anvil/core/work';
 import { id, instant, line, number, oneOf, whole } from './fields.js';
 import { conditionSchema } from './plans.js';

@@ -12,6 +12,10 @@ export const CURVED_FAMILIES: readonly Family[] = [
   'spokeshave-iron',
 ];
 
+/** Whether the edge of a family is curved so. */
+export const isCurved = (family: Family | undefined): boolean =>
+  family !== undefined && CURVED_FAMILIES.includes(family);
+
 interface CamberJobFacts {
   readonly label: string;
   readonly says: string;

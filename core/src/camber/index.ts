@@ -1,5 +1,12 @@
 export { boardTracks, type BoardTracksInput } from './board-tracks.js';
-export { CAMBER_JOB_FACTS, cornerBackMm, CURVED_FAMILIES, frontForJob, likelyJob } from './camber-jobs.js';
+export {
+  CAMBER_JOB_FACTS,
+  cornerBackMm,
+  CURVED_FAMILIES,
+  frontForJob,
+  isCurved,
+  likelyJob,
+} from './camber-jobs.js';
 export { CAMBER_READ_BY, type CamberRead } from './camber-read.js';
 export { camberReading, SHAVING_PM_MM, SHAVING_WIDTH_PM_MM } from './camber-reading.js';
 export {

@@ -30,7 +30,7 @@ export {
 export { regrindAdvice, regrindMin } from './regrind-advice.js';
 export { type School, SCHOOLS } from './schools.js';
 export type { ShapingStep } from './shaping-work.js';
-export { GATES, type Lift, type Station, type StationKind } from './station.js';
+export { isGate, type Lift, type Station, type StationKind } from './station.js';
 export { bestOf, BUYABLE_KINDS, stoneSweep, type StoneSweep } from './stone-sweep.js';
 export { STROP_PURPOSES, STROP_STROKES, type StropPurpose, type StropStep } from './strop-work.js';
 export type { Verdict } from './verdicts.js';

@@ -22,6 +22,7 @@ import type { PlanRequest } from './plan-request.js';
 import type { Manner } from '../blade/manner.js';
 import type { Station } from './station.js';
 import { planHoning } from './ways-out.js';
+import type { SingleBevelEdge } from '../blade/edge.js';
 
 const all = (id: string, grain: number | string, more: Partial<Abrasive> = {}): OwnedAbrasive =>
   abrasive(id, grain, { serves: EDGE_SHAPES, ...more });
@@ -84,7 +85,7 @@ describe('the order of work', () => {
     expect(words(ground)).toContain('look, joint, marker, grind, heat, set, marker, ');
     expect(ofKind(ground, 'joint')).toEqual([{ kind: 'joint', nickMm: 0.6 }]);
     const wide = made(
-      { ...IRON, edge: { ...IRON.edge, landMm: 2 } as never },
+      { ...IRON, edge: { ...(IRON.edge as SingleBevelEdge), landMm: 2 } },
       ask({ kind: 'dull' }, { grind }),
     );
     expect(words(wide)).not.toContain('joint');

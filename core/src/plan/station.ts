@@ -71,15 +71,10 @@ export type Station =
 export type StationKind = Station['kind'];
 
 /** Stations at which something is asked, and the answer changes what comes after. */
-export const GATES: readonly StationKind[] = [
-  'heat',
-  'marker',
-  'polished',
-  'burr',
-  'scratch',
-  'nail',
-  'proof',
-];
+const GATES: readonly StationKind[] = ['heat', 'marker', 'polished', 'burr', 'scratch', 'nail', 'proof'];
+
+/** Whether something is asked at a sort of station. */
+export const isGate = (kind: StationKind | undefined): boolean => kind !== undefined && GATES.includes(kind);
 
 /** What a practised hand is still asked for: the setting, the strokes, the burr, the proof; and what keeps it safe. */
 const BRISK: readonly StationKind[] = [

@@ -13,6 +13,7 @@ import { abrasive, flatBlade } from '../testing/blades.js';
 import { STEELS, type Tool } from '../blade/tool.js';
 import type { Session } from './session.js';
 import { afterSession, edgeAtFirst, type EdgeState } from './edge-state.js';
+import type { SingleBevelEdge } from '../blade/edge.js';
 
 const BENCH = [abrasive('w400', '400'), abrasive('w1000', '1000'), abrasive('w8000', '8000')];
 const ASKED = {
@@ -218,7 +219,7 @@ describe('the curve in the record', () => {
           const one = removalPerStrokeMm3(at.removalMm3PerNm, 20, at.strokeMm, STEELS[each.steel].factor);
           truth = curveHoned(
             truth,
-            placedWork(each.edge as never, 5, faceAtEdgeMm(each.edge, state.work), one),
+            placedWork(each.edge as SingleBevelEdge, 5, faceAtEdgeMm(each.edge, state.work), one),
             places,
             rate,
           );

@@ -6,7 +6,7 @@ import type { PlanRequest } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
 import type { Session } from './session.js';
 import type { Tool } from '../blade/tool.js';
-import { asItStands, edgeHistory, edgeState, type RecordedSession } from './edge-state.js';
+import { asItStands, edgeHistory, edgeState, type EdgeState, type RecordedSession } from './edge-state.js';
 import { landReason } from '../plan/land-reason.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
 
@@ -170,7 +170,8 @@ describe('edgeState', () => {
       }),
       { numRuns: 20 },
     );
-    for (let i = 1; i < inOrder.length; i++) expect(inOrder[i]?.before).toBe(inOrder[i - 1]?.after as never);
+    for (let i = 1; i < inOrder.length; i++)
+      expect(inOrder[i]?.before).toBe(inOrder[i - 1]?.after as EdgeState);
   });
 
   it('reckons on past the point where the land has eaten the bevel', () => {

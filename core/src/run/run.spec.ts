@@ -5,7 +5,7 @@ import { moreStrokes } from './moves.js';
 import type { RunPlan } from './run-plan.js';
 import { sessionsOfRun } from './run-record.js';
 import type { RunEvent, RunFact } from './events.js';
-import type { Run } from './run-state.js';
+import type { Run, RunStep } from './run-state.js';
 import { afterEvent, runOf, strokesLeft } from './run.js';
 
 const plan: RunPlan = {
@@ -109,7 +109,7 @@ describe('a run', () => {
   it('is sent back to the shaping stone by a burr that is not all along, with strokes to make', () => {
     const sent = run(DONE, strokes(8), DONE, { kind: 'burr', burr: 'in-part' });
     expect([where(sent), sent.at, sent.told?.by]).toEqual(['stone', 1, 'burr-gaps']);
-    expect(strokesLeft(sent.steps[0] as never)).toBe(moreStrokes(8));
+    expect(strokesLeft(sent.steps[0] as RunStep)).toBe(moreStrokes(8));
     const on = run(DONE, strokes(8), DONE, { kind: 'burr', burr: 'none' }, strokes(4), DONE, {
       kind: 'burr',
       burr: 'cannot-tell',
@@ -120,7 +120,7 @@ describe('a run', () => {
   it('wants a quarter more on “not yet”, four at least, from where the count stands', () => {
     expect([moreStrokes(4), moreStrokes(17), moreStrokes(40)]).toEqual([4, 5, 10]);
     const extra = run(DONE, strokes(11), { kind: 'not-yet' });
-    expect(strokesLeft(extra.steps[0] as never)).toBe(4);
+    expect(strokesLeft(extra.steps[0] as RunStep)).toBe(4);
   });
 
   it('counts a long rest as a pause, and takes back strokes counted by mistake', () => {

@@ -3,12 +3,12 @@ import { COUNTS, placesMade, strokesOf, visitAt, visitsOf } from '../plan/counti
 import type { Station } from '../plan/station.js';
 import { newtonsOf, type Proof } from '../record/session.js';
 import { edgeWord } from './edge-word.js';
-import type { BurrFeel } from './answers.js';
+import type { BurrFeel, ColourLeft } from './answers.js';
 import { GAP_STROKES, ledBack } from './gates.js';
 import type { RunPlan } from './run-plan.js';
 import { sessionsOfRun } from './run-record.js';
 import type { RunEvent, RunFact } from './events.js';
-import type { Run } from './run-state.js';
+import type { Run, RunStep } from './run-state.js';
 import { runOf, strokesLeft } from './run.js';
 
 const PLAN: RunPlan = {
@@ -105,13 +105,13 @@ describe('the gates', () => {
   });
 
   it('colour left says what to change: set again, flatten the stone, or nothing at a land’s heel', () => {
-    const left = (...colour: never[]): Run => at('marker', { kind: 'marked', left: colour });
+    const left = (...colour: ColourLeft[]): Run => at('marker', { kind: 'marked', left: colour });
     expect(here(left()).kind).toBe('stone');
-    expect(here(left('heel' as never)).kind).toBe('stone');
-    const low = left('edge' as never);
+    expect(here(left('heel')).kind).toBe('stone');
+    const low = left('edge');
     expect([here(low).kind, low.told?.by]).toEqual(['set', 'marker-low']);
-    expect(left('left' as never).told?.by).toBe('marker-skewed');
-    const hollow = left('patches' as never);
+    expect(left('left').told?.by).toBe('marker-skewed');
+    const hollow = left('patches');
     expect(here(hollow)).toEqual({ kind: 'care', abrasiveId: 'w1000', care: 'flattened' });
     expect(kinds(hollow.stations)).toContain('care, marker, stone 0');
     const cared = run(plan, ...walkTo(plan, 'marker'), { kind: 'marked', left: ['patches'] }, DONE);
@@ -122,7 +122,7 @@ describe('the gates', () => {
   it('scratches still there ask for more strokes, and the second time for a wash too', () => {
     const once = at('scratch', { kind: 'scratched', gone: false });
     expect([here(once), once.told?.by]).toEqual([{ kind: 'stone', step: 1 }, 'scratches']);
-    expect(strokesLeft(once.steps[1] as never)).toBeGreaterThan(0);
+    expect(strokesLeft(once.steps[1] as RunStep)).toBeGreaterThan(0);
     const twice = at('scratch', { kind: 'scratched', gone: false }, DONE, { kind: 'scratched', gone: false });
     expect([here(twice).kind, twice.told?.by]).toEqual(['wash', 'scratches-again']);
   });
@@ -156,7 +156,7 @@ describe('the gates', () => {
     expect(here(answer('all')).kind).toBe('proof');
     expect(here(answer('corner')).kind).toBe('proof');
     expect([here(answer('not-yet')).kind, answer('not-yet').told?.by]).toEqual(['stone', 'unpolished']);
-    expect(strokesLeft(answer('not-yet').steps[0] as never)).toBeGreaterThan(0);
+    expect(strokesLeft(answer('not-yet').steps[0] as RunStep)).toBeGreaterThan(0);
   });
 
   it('keeps where the burr lagged, and books strokes put in on the side they were made on', () => {

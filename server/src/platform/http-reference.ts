@@ -1,5 +1,5 @@
 /** As much of an OpenAPI description as the reference tells of. */
-export interface Described {
+interface Described {
   readonly paths: Readonly<Record<string, Readonly<Record<string, Operation | readonly Parameter[]>>>>;
 }
 

@@ -294,7 +294,7 @@ export class Commands {
     try {
       for (const { name } of this.kinds.all) {
         for (const batch of batches(grouped.get(name) ?? [])) {
-          await this.modelOf(name).bulkCreate(batch as never, { transaction });
+          await this.modelOf(name).bulkCreate(columnsOf(batch), { transaction });
           put(batch.length);
         }
       }
@@ -318,7 +318,7 @@ export class Commands {
       const model = this.modelOf(name);
       const columns = Object.keys(model.getAttributes());
       for (const batch of batches(grouped.get(name) ?? [])) {
-        await model.bulkCreate(batch as never, { updateOnDuplicate: columns, transaction });
+        await model.bulkCreate(columnsOf(batch), { updateOnDuplicate: columns, transaction });
         put(batch.length);
       }
     }
@@ -328,3 +328,6 @@ export class Commands {
     return this.kinds.named(name).model(this.database.sequelize);
   }
 }
+
+/** Rows as Sequelize takes them, which may change what it is given. */
+const columnsOf = (rows: readonly Row[]): Record<string, unknown>[] => rows.map((row) => ({ ...row }));

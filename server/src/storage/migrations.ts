@@ -1,4 +1,4 @@
-import { DataTypes } from 'sequelize';
+import { DataTypes, type ModelAttributeColumnOptions } from 'sequelize';
 import type { Schema } from './repeatable.js';
 import { instantsAsUtc } from './utc-instants.js';
 
@@ -18,7 +18,10 @@ const envelope = {
   updatedAt: needed,
   deletedAt: text,
 };
-const names = (table: string): object => ({ ...needed, references: { model: table, key: 'id' } });
+const names = (table: string): ModelAttributeColumnOptions => ({
+  ...needed,
+  references: { model: table, key: 'id' },
+});
 
 export const MIGRATIONS: readonly Migration[] = [
   {
@@ -62,7 +65,7 @@ export const MIGRATIONS: readonly Migration[] = [
       await schema.createTable('plans', {
         ...envelope,
         name: needed,
-        toolId: names('tools') as never,
+        toolId: names('tools'),
         guideId: { ...text, references: { model: 'guides', key: 'id' } },
         seatName: text,
         request: needed,
@@ -70,7 +73,7 @@ export const MIGRATIONS: readonly Migration[] = [
       });
       await schema.createTable('sessions', {
         ...envelope,
-        toolId: names('tools') as never,
+        toolId: names('tools'),
         kind: needed,
         startedAt: needed,
         minutes: real,
@@ -102,14 +105,14 @@ export const MIGRATIONS: readonly Migration[] = [
       await schema.addColumn('tools', 'overruling', text);
       await schema.createTable('runs', {
         id: envelope.id,
-        toolId: names('tools') as never,
+        toolId: names('tools'),
         state: needed,
         startedAt: needed,
         next: { type: DataTypes.INTEGER, allowNull: false },
       });
       await schema.createTable('runEvents', {
         id: envelope.id,
-        runId: names('runs') as never,
+        runId: names('runs'),
         seq: { type: DataTypes.INTEGER, allowNull: false },
         event: needed,
       });
@@ -166,7 +169,7 @@ export const MIGRATIONS: readonly Migration[] = [
       await schema.createTable('boards', {
         ...envelope,
         name: needed,
-        guideId: names('guides') as never,
+        guideId: names('guides'),
         seatName: needed,
         camRiseMm: real,
         bladeThicknessMm: real,
@@ -201,7 +204,7 @@ export const MIGRATIONS: readonly Migration[] = [
       }
       await schema.createTable('cares', {
         ...envelope,
-        abrasiveId: names('abrasives') as never,
+        abrasiveId: names('abrasives'),
         kind: needed,
         at: needed,
         who: text,

@@ -44,7 +44,8 @@ describe('records', () => {
   it('follow every change: an entry, its correction, its undoing, the tool, the bench set', async () => {
     const tool = (await ask('POST', '/api/tools', TOOLS['bench-chisel'])).body;
     const w1000 = (await ask('POST', '/api/abrasives', stone('W', '1000'))).body;
-    const state = async (): Promise<ToolRecord['state']> => (await records())[tool.id]?.state as never;
+    const state = async (): Promise<ToolRecord['state']> =>
+      (await records())[tool.id]?.state as ToolRecord['state'];
     const landAtFirst = (await state()).landMm;
     const honing = {
       toolId: tool.id,

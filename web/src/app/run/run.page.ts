@@ -1,3 +1,4 @@
+import { isCurved } from '@mellow-anvil/core/camber';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -16,8 +17,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { EMPTY, distinctUntilChanged, map, switchMap } from 'rxjs';
 import { seenInRun } from '@mellow-anvil/core/advice';
-import { CURVED_FAMILIES } from '@mellow-anvil/core/camber';
-import { GATES, purposeOf, type RunGrinding, type Station } from '@mellow-anvil/core/plan';
+import { purposeOf, type RunGrinding, type Station, isGate } from '@mellow-anvil/core/plan';
 import { forcesOf, laggingPlaces } from '@mellow-anvil/core/record';
 import { asPlanned, type Heat, ledBack, type PutIn, type RunFact } from '@mellow-anvil/core/run';
 import { Desk } from '../data/desk';
@@ -155,7 +155,7 @@ export class RunPage {
     };
   });
   protected readonly eyes = computed(() => this.run()?.confirmed.includes('eyes') ?? false);
-  protected readonly planes = computed(() => CURVED_FAMILIES.includes(this.tool()?.family as never));
+  protected readonly planes = computed(() => isCurved(this.tool()?.family));
   protected readonly caution = computed(() => {
     const kind = this.kind();
     return kind && this.cautions.at(kind);
@@ -236,7 +236,7 @@ export class RunPage {
       ...(looked.length > 0 && { looked: looked.join(',') }),
     };
   });
-  protected readonly atGate = computed(() => GATES.includes(this.kind() as never) || this.told() !== '');
+  protected readonly atGate = computed(() => isGate(this.kind()) || this.told() !== '');
   /** Where an edge that falls short is led back to. */
   protected readonly short = computed(() => {
     const run = this.run();

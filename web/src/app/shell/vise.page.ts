@@ -1,8 +1,8 @@
+import { isCurved } from '@mellow-anvil/core/camber';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button } from 'primeng/button';
-import { CURVED_FAMILIES } from '@mellow-anvil/core/camber';
 import { FirstRun } from '../first-run/first-run';
 import { FirstRunState } from '../data/first-run.state';
 import { SetupSide } from '../tool/set-up/setup-side';
@@ -156,7 +156,7 @@ export class VisePage {
   protected readonly tool = toSignal(this.desk.tool$);
   /** Only irons are curved on purpose. */
   protected readonly sides = computed(() => {
-    const curved = CURVED_FAMILIES.includes(this.tool()?.family as never);
+    const curved = isCurved(this.tool()?.family);
     return SIDES.filter(({ path }) => curved || path !== 'camber');
   });
   protected readonly open = signal(false);
