@@ -25,32 +25,202 @@ interface FamilyFacts {
   readonly stropped: boolean;
 }
 
+/** What a flat-backed tool is unless it says otherwise. */
+const FLAT_BACK = {
+  form: 'single-bevel',
+  backRegisters: false,
+  usedIn: 'minutes',
+  stropped: false,
+} as const;
+
+/** What every other tool is unless it says otherwise. */
+const CARVING = { backRegisters: false, usedIn: 'minutes', stropped: true } as const;
+
 /** Every family of tool the product knows, in the order a rack shows them. */
 export const FAMILIES = {
-  'bench-chisel': flatBack('Bench chisel', true, [25, 25], [30, 35], 19, 3.5, 3),
-  'paring-chisel': flatBack('Paring chisel', true, [20, 25], [25, 30], 25, 3, 2),
-  'mortise-chisel': flatBack('Mortise chisel', true, [25, 30], [30, 35], 8, 8, 6, 'mortises'),
-  'plane-iron': flatBack('Bench-plane iron', false, [25, 25], [30, 32], 50, 2.5, 2, 'metresPlaned'),
-  'low-angle-iron': flatBack('Block or low-angle iron', false, [25, 25], [27, 30], 40, 3, 2, 'metresPlaned'),
-  'scrub-iron': flatBack('Scrub iron', false, [30, 35], undefined, 33, 3, 12, 'metresPlaned'),
-  'spokeshave-iron': flatBack('Spokeshave iron', false, [25, 25], [27, 30], 54, 2.5, 3),
-  drawknife: flatBack('Drawknife', false, [25, 30], undefined, 220, 5, 6),
-  'carving-chisel': other('Carving chisel', 'double-bevel', [15, 20], 16, 3, 2, true),
-  skew: other('Carving skew', 'double-bevel', [15, 20], 12, 3, 2, true),
-  gouge: other('Gouge', 'gouge', [20, 25], 16, 2.5, 2, true),
-  'v-tool': other('V-tool', 'v', [20, 25], 10, 2, 2, true),
-  'whittling-knife': other('Whittling knife', 'knife', [10, 15], 18, 3, 2, true),
-  'chip-knife': other('Chip knife', 'knife', [7.5, 12.5], 14, 2, 1, true),
-  'marking-knife': other('Pocket or marking knife', 'knife', [10, 15], 14, 2, 3),
-  'kitchen-knife': other('Kitchen-type knife', 'knife', [12.5, 17.5], 40, 2, 6),
+  'bench-chisel': {
+    ...FLAT_BACK,
+    label: 'Bench chisel',
+    backRegisters: true,
+    primaryDeg: [25, 25],
+    secondaryDeg: [30, 35],
+    widthMm: 19,
+    thicknessMm: 3.5,
+    finishUm: 3,
+  },
+  'paring-chisel': {
+    ...FLAT_BACK,
+    label: 'Paring chisel',
+    backRegisters: true,
+    primaryDeg: [20, 25],
+    secondaryDeg: [25, 30],
+    widthMm: 25,
+    thicknessMm: 3,
+    finishUm: 2,
+  },
+  'mortise-chisel': {
+    ...FLAT_BACK,
+    label: 'Mortise chisel',
+    backRegisters: true,
+    primaryDeg: [25, 30],
+    secondaryDeg: [30, 35],
+    widthMm: 8,
+    thicknessMm: 8,
+    finishUm: 6,
+    usedIn: 'mortises',
+  },
+  'plane-iron': {
+    ...FLAT_BACK,
+    label: 'Bench-plane iron',
+    primaryDeg: [25, 25],
+    secondaryDeg: [30, 32],
+    widthMm: 50,
+    thicknessMm: 2.5,
+    finishUm: 2,
+    usedIn: 'metresPlaned',
+  },
+  'low-angle-iron': {
+    ...FLAT_BACK,
+    label: 'Block or low-angle iron',
+    primaryDeg: [25, 25],
+    secondaryDeg: [27, 30],
+    widthMm: 40,
+    thicknessMm: 3,
+    finishUm: 2,
+    usedIn: 'metresPlaned',
+  },
+  'scrub-iron': {
+    ...FLAT_BACK,
+    label: 'Scrub iron',
+    primaryDeg: [30, 35],
+    widthMm: 33,
+    thicknessMm: 3,
+    finishUm: 12,
+    usedIn: 'metresPlaned',
+  },
+  'spokeshave-iron': {
+    ...FLAT_BACK,
+    label: 'Spokeshave iron',
+    primaryDeg: [25, 25],
+    secondaryDeg: [27, 30],
+    widthMm: 54,
+    thicknessMm: 2.5,
+    finishUm: 3,
+  },
+  drawknife: {
+    ...FLAT_BACK,
+    label: 'Drawknife',
+    primaryDeg: [25, 30],
+    widthMm: 220,
+    thicknessMm: 5,
+    finishUm: 6,
+  },
+  'carving-chisel': {
+    ...CARVING,
+    label: 'Carving chisel',
+    form: 'double-bevel',
+    primaryDeg: [15, 20],
+    widthMm: 16,
+    thicknessMm: 3,
+    finishUm: 2,
+  },
+  skew: {
+    ...CARVING,
+    label: 'Carving skew',
+    form: 'double-bevel',
+    primaryDeg: [15, 20],
+    widthMm: 12,
+    thicknessMm: 3,
+    finishUm: 2,
+  },
+  gouge: {
+    ...CARVING,
+    label: 'Gouge',
+    form: 'gouge',
+    primaryDeg: [20, 25],
+    widthMm: 16,
+    thicknessMm: 2.5,
+    finishUm: 2,
+  },
+  'v-tool': {
+    ...CARVING,
+    label: 'V-tool',
+    form: 'v',
+    primaryDeg: [20, 25],
+    widthMm: 10,
+    thicknessMm: 2,
+    finishUm: 2,
+  },
+  'whittling-knife': {
+    ...CARVING,
+    label: 'Whittling knife',
+    form: 'knife',
+    primaryDeg: [10, 15],
+    widthMm: 18,
+    thicknessMm: 3,
+    finishUm: 2,
+  },
+  'chip-knife': {
+    ...CARVING,
+    label: 'Chip knife',
+    form: 'knife',
+    primaryDeg: [7.5, 12.5],
+    widthMm: 14,
+    thicknessMm: 2,
+    finishUm: 1,
+  },
+  'marking-knife': {
+    ...CARVING,
+    label: 'Pocket or marking knife',
+    form: 'knife',
+    primaryDeg: [10, 15],
+    widthMm: 14,
+    thicknessMm: 2,
+    finishUm: 3,
+    stropped: false,
+  },
+  'kitchen-knife': {
+    ...CARVING,
+    label: 'Kitchen-type knife',
+    form: 'knife',
+    primaryDeg: [12.5, 17.5],
+    widthMm: 40,
+    thicknessMm: 2,
+    finishUm: 6,
+    stropped: false,
+  },
   // A hook is left at about P400, 35 µm, and stropped (common practice, no source).
-  'hooked-blade': other('Hooked blade', 'hook', [20, 30], 10, 2.5, 35, true),
+  'hooked-blade': {
+    ...CARVING,
+    label: 'Hooked blade',
+    form: 'hook',
+    primaryDeg: [20, 30],
+    widthMm: 10,
+    thicknessMm: 2.5,
+    finishUm: 35,
+  },
   // Never a step finer than about P600, 25.8 µm (common practice, no source): P800 is 21.8 µm.
   'planer-knives': {
-    ...other('Planer or jointer knives', 'knife-set', [35, 45], 25, 3, 25.8),
+    ...CARVING,
+    label: 'Planer or jointer knives',
+    form: 'knife-set',
+    primaryDeg: [35, 45],
+    widthMm: 25,
+    thicknessMm: 3,
+    finishUm: 25.8,
     finestUm: 22,
+    stropped: false,
   },
-  'scraping-knife': other('Scraping knife', 'scraping', [15, 25], 12, 2, 6),
+  'scraping-knife': {
+    ...CARVING,
+    label: 'Scraping knife',
+    form: 'scraping',
+    primaryDeg: [15, 25],
+    widthMm: 12,
+    thicknessMm: 2,
+    finishUm: 6,
+    stropped: false,
+  },
 } as const satisfies Record<string, FamilyFacts>;
 
 export type Family = keyof typeof FAMILIES;
@@ -58,49 +228,3 @@ export const FAMILY_NAMES = Object.keys(FAMILIES) as readonly Family[];
 
 /** The facts of one family. */
 export const familyFacts = (family: Family): FamilyFacts => FAMILIES[family];
-
-function flatBack(
-  label: string,
-  backRegisters: boolean,
-  primaryDeg: readonly [number, number],
-  secondaryDeg: readonly [number, number] | undefined,
-  widthMm: number,
-  thicknessMm: number,
-  finishUm: number,
-  usedIn: UseMeasure = 'minutes',
-): FamilyFacts & { readonly form: 'single-bevel' } {
-  const facts = {
-    label,
-    form: 'single-bevel',
-    backRegisters,
-    primaryDeg,
-    widthMm,
-    thicknessMm,
-    finishUm,
-    usedIn,
-    stropped: false,
-  } as const;
-  return secondaryDeg ? { ...facts, secondaryDeg } : facts;
-}
-
-function other<F extends EdgeForm>(
-  label: string,
-  form: F,
-  bevelDeg: readonly [number, number],
-  widthMm: number,
-  thicknessMm: number,
-  finishUm: number,
-  stropped = false,
-): FamilyFacts & { readonly form: F } {
-  return {
-    label,
-    form,
-    backRegisters: false,
-    primaryDeg: bevelDeg,
-    widthMm,
-    thicknessMm,
-    finishUm,
-    usedIn: 'minutes',
-    stropped,
-  };
-}
