@@ -137,7 +137,9 @@ class ShedUpkeep {
       // Only what came since the last care is looked at: what was flattened away is gone.
       const lastAt = cares.at(-1)?.at ?? '';
       const uses = (this.uses.get(stone.id) ?? []).filter(({ at }) => at > lastAt);
-      const { due, hollowUm = 0 } = stoneCare({ ...stone, wheel: undefined }, stone.sizeUm, uses, cares);
+      // Wheels are dressed by the day they were measured, not by the minute.
+      const { wheel: _, ...cared } = stone;
+      const { due, hollowUm = 0 } = stoneCare(cared, stone.sizeUm, uses, cares);
       if (!due || this.random() > 0.55) continue;
       const note = (care: Omit<Care, 'abrasiveId' | 'at' | 'who'>, hour: number): void => {
         const id = `c${String(this.cares.length + 1).padStart(4, '0')}`;
@@ -185,7 +187,8 @@ class ToolLife {
     const used = mishap !== undefined || this.random() < chance;
     if (used) yield this.use(at(date, 8 + this.random() * 6), mishap);
     // The made-up shed goes by the half hour.
-    const { state } = readiness(this.tool, { ...recordOf(this.tool, this.history), strop: undefined });
+    const { strop: _, ...record } = recordOf(this.tool, this.history);
+    const { state } = readiness(this.tool, record);
     // Nobody sharpens in the middle of a job: three times in four it is done the same evening.
     if (!used || mishap?.left || state === 'ready' || this.random() > 0.75) return;
     if (state === 'strop') {

@@ -12,6 +12,7 @@ import { planHoning } from '../plan/ways-out.js';
 import type { Tool } from '../blade/tool.js';
 import { estimatedRemovalMm3PerNm, removalPerStrokeMm3 } from './removal.js';
 import { learnedRate, slowing } from './learned-rate.js';
+import { without } from '../testing/without.js';
 
 const edge = {
   form: 'single-bevel',
@@ -154,8 +155,7 @@ describe('what the readings teach', () => {
   it('reads a nick of known depth gone, a tip of known radius, a land before and after; never a mere word', () => {
     const one = honing(0, 1, 1, 0.6);
     const plain = {
-      ...one,
-      landMm: undefined,
+      ...without(one, 'landMm'),
       steps: [{ abrasiveId: stone.id, strokes: 60, minutes: 2, forceN: 20 }],
     };
     const read = (...sessions: Parameters<typeof edgeHistory>[1][number][]): string[] =>
@@ -166,11 +166,10 @@ describe('what the readings teach', () => {
     expect(read({ ...plain, conditionBefore: { kind: 'dull', tipRadiusUm: 5 } })).toEqual([]);
     expect(read({ ...plain, conditionBefore: { kind: 'dull' }, outcome })).toEqual([]);
     const later = {
-      ...one,
+      ...without(one, 'steps'),
       id: 'm',
       kind: 'measuring',
       startedAt: '2026-04-01T09:00:00Z',
-      steps: undefined,
     } as const;
     const land = { ...plain, landMm: 0.6 };
     expect(read(land, { ...later, landMm: 0.8 })).toEqual(['land']);

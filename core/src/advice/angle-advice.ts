@@ -22,8 +22,8 @@ export interface AngleAdviceInput {
   readonly job: Job;
   /** Wild, knotty or figured grain. */
   readonly figured?: boolean;
-  readonly record?: EdgeEvidence;
-  readonly host?: HostPlane;
+  readonly record?: EdgeEvidence | undefined;
+  readonly host?: HostPlane | undefined;
 }
 
 /** What speaks for a figure, by how much it moves it, and on what footing. */

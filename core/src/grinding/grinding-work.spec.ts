@@ -9,6 +9,7 @@ import { flatBlade } from '../testing/blades.js';
 import type { Tool } from '../blade/tool.js';
 import { grindingWork } from '../work/ground.js';
 import { grindingPasses, wheelAtWork } from './grinding-work.js';
+import { without } from '../testing/without.js';
 
 const mm = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
 const rad = (deg: number): number => (deg * Math.PI) / 180;
@@ -100,7 +101,7 @@ describe('the work of grinding', () => {
   });
 
   it('stands first in the plan; what is honed then is the narrow land it left', () => {
-    const stone = { ...WHEEL, id: 'w', kind: 'water-stone', wheel: undefined, strokeMm: 150 } as const;
+    const stone = { ...without(WHEEL, 'wheel'), id: 'w', kind: 'water-stone', strokeMm: 150 } as const;
     const bench = [WHEEL, { ...stone, grade: { standard: 'UM', grade: '10' } } as const];
     const request = {
       condition: { kind: 'nicked', nickMm: 0.3 },

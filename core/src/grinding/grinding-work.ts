@@ -31,10 +31,11 @@ export function wheelAtWork(wheel: Abrasive | undefined, pushN: number): WheelAt
   const kind = wheel.kind as WheelKind;
   const measured = wheelRadiusMm(wheel);
   const radiusMm = measured ?? USUAL_RADIUS_MM[kind];
+  const widthMm = wheel.wheel?.widthMm;
   return {
     kind,
     radiusMm,
-    widthMm: wheel.wheel?.widthMm,
+    ...(widthMm !== undefined && { widthMm }),
     measured: measured !== undefined,
     pushN,
     rimMs: rimSpeedMs(radiusMm, wheel.wheel?.rpm ?? USUAL_RPM[kind]),

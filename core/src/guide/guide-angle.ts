@@ -5,7 +5,7 @@ import { axleClearanceMm, backHeightMm, slipDegPerMm } from './seat-offsets.js';
 
 interface GuideAngleInput {
   readonly guide: GuideGeometry;
-  readonly thicknessMm?: number;
+  readonly thicknessMm?: number | undefined;
   /** From the guide's nose to the edge, > 0. */
   readonly projectionMm: number;
 }

@@ -11,7 +11,7 @@ export interface GuideReading {
 interface GuideCalibrationInput {
   readonly rollerRadiusMm: number;
   /** How much lower the roller runs than the abrasive. */
-  readonly rollerDropMm?: number;
+  readonly rollerDropMm?: number | undefined;
   /** Two or more, at two different angles at least; without cam. */
   readonly readings: readonly GuideReading[];
   /** Smallest division of the protractor, degrees. */

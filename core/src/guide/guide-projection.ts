@@ -6,7 +6,7 @@ import { axleClearanceMm, backHeightMm, slipDegPerMm } from './seat-offsets.js';
 interface GuideProjectionInput {
   readonly guide: GuideGeometry;
   /** Blade thickness, needed for a guide that registers the underside. */
-  readonly thicknessMm?: number;
+  readonly thicknessMm?: number | undefined;
   /** Angle between the blade's back and the abrasive, 0 < angle < 90. */
   readonly angleDeg: number;
 }

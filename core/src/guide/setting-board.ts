@@ -103,7 +103,7 @@ export function nextLabel(taken: readonly string[]): string {
 export function boardSeat(
   guide: Guide,
   { seatName, camRiseMm, bladeThicknessMm }: Pick<BoardAsked, 'seatName' | 'camRiseMm' | 'bladeThicknessMm'>,
-): { readonly guide: GuideGeometry; readonly thicknessMm?: number; readonly seat: GuideSeat } {
+): { readonly guide: GuideGeometry; readonly thicknessMm?: number | undefined; readonly seat: GuideSeat } {
   if (!isRoller(guide)) {
     throw new Refusal(
       'guideId',

@@ -6,6 +6,7 @@ import type { Tool } from '../blade/tool.js';
 import type { Identified } from '../base/identified.js';
 import { USUAL_BOARD, makeBoard } from './setting-board.js';
 import { toolCard } from './tool-card.js';
+import { without } from '../testing/without.js';
 
 const CHISEL: Tool = {
   name: 'Chisel',
@@ -75,7 +76,7 @@ describe('a tool’s card', () => {
     const gap = (wheel: typeof WHEEL): number =>
       toolCard(CHISEL, GUIDES, [], [wheel]).settings.find(({ gapMm }) => gapMm !== undefined)?.gapMm ?? NaN;
     expect(gap(worn)).not.toBeCloseTo(gap(WHEEL), 1);
-    expect(gap({ ...WHEEL, wheel: undefined }))
+    expect(gap(without(WHEEL, 'wheel')))
       .withContext('as typed')
       .toBeCloseTo(91.926, 3);
   });

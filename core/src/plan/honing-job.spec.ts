@@ -4,6 +4,7 @@ import type { SingleBevelEdge } from '../blade/edge.js';
 import { edgeChain, type Point } from '../blade/chain.js';
 import { honingJob } from './honing-job.js';
 import { flatBlade } from '../testing/blades.js';
+import { without } from '../testing/without.js';
 
 const edge: SingleBevelEdge = flatBlade({ widthMm: 40, secondaryDeg: 30 });
 const area = (points: readonly Point[]): number => Math.abs(polygonArea(points.map(({ x, y }) => [x, y])));
@@ -41,7 +42,7 @@ describe('honingJob', () => {
   });
 
   it('takes a strip as high as the blade where one bevel is honed whole', () => {
-    const whole = honingJob({ ...edge, secondaryDeg: undefined }, { kind: 'dull', tipRadiusUm: 5 });
+    const whole = honingJob(without(edge, 'secondaryDeg'), { kind: 'dull', tipRadiusUm: 5 });
     expect(whole.removeMm3).toBeCloseTo(whole.recessionMm * 3 * 40, 12);
     expect(whole.wholeBevel).toBeTrue();
   });
@@ -61,7 +62,7 @@ describe('honingJob', () => {
   it('makes a full flat bevel at least ten times the work of a narrow land (common practice)', () => {
     // The same blade and dullness: 25° whole against a 0.5 mm land at 30°.
     const narrow = honingJob(edge, { kind: 'dull' }, 0.5).removeMm3;
-    const whole = honingJob({ ...edge, secondaryDeg: undefined }, { kind: 'dull' }).removeMm3;
+    const whole = honingJob(without(edge, 'secondaryDeg'), { kind: 'dull' }).removeMm3;
     expect(whole / narrow).toBeGreaterThanOrEqual(10);
   });
 });

@@ -3,6 +3,7 @@ import type { Tool } from '../blade/tool.js';
 import type { PlanRequest } from './plan-request.js';
 import { planHoning } from './ways-out.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
+import { without } from '../testing/without.js';
 
 const edge: SingleBevelEdge = flatBlade({ widthMm: 45, secondaryDeg: 30 });
 const iron: Tool = { name: 'Iron', family: 'plane-iron', steel: 'high-carbon', edge };
@@ -57,7 +58,7 @@ describe('planHoning', () => {
     const plain = strokes(iron, 0.5);
     expect(strokes(iron, 1.5)).toBeGreaterThan(plain);
     expect(strokes({ ...iron, steel: 'high-speed' }, 0.5)).toBeGreaterThan(plain);
-    expect(strokes({ ...iron, edge: { ...edge, secondaryDeg: undefined } })).toBeGreaterThan(3 * plain);
+    expect(strokes({ ...iron, edge: without(edge, 'secondaryDeg') })).toBeGreaterThan(3 * plain);
   });
 
   it('refuses in words what leaves no plan', () => {

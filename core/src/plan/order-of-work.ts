@@ -67,12 +67,13 @@ export function stepsInOrder(
   const atEdge = honedFacet(edge);
   const onStone = (part: PlanPart, facet: Facet | undefined, more: Partial<BenchStep> = {}): OrderedStep => {
     const { id, strokes, forceN, places, facet: own } = part.of as PlanStep;
+    const worked = own ?? facet;
     return {
       abrasiveId: id,
       strokes,
       ...(forceN !== undefined && { forceN }),
       ...(request.way === 'both' && { bothWays: true }),
-      ...((own ?? facet) && { facet: own ?? facet }),
+      ...(worked && { facet: worked }),
       ...(places && { places }),
       ...more,
       part,

@@ -15,12 +15,12 @@ export interface GrindRequest {
 export interface PlanRequest {
   readonly condition: Condition;
   /** Land as measured now; the tool's own figure, else an assumed one, where absent. */
-  readonly landMm?: number;
+  readonly landMm?: number | undefined;
   readonly finishUm: number;
   readonly forceN: number;
   readonly strokesPerMin: number;
   readonly minStrokes?: number;
-  readonly maxRatio?: number;
+  readonly maxRatio?: number | undefined;
   /** Most strokes on one stone; raised as far as it must be for some plan to keep to it. */
   readonly mostStrokes?: number;
   /** Least time unless said. */
@@ -32,15 +32,15 @@ export interface PlanRequest {
   /** Pulled unless said. */
   readonly way?: Way;
   /** Only what stands in this set. */
-  readonly set?: string;
+  readonly set?: string | undefined;
   /** Stropped only; honed unless said. */
   readonly stropOnly?: boolean;
   /** Finish on the strop; where there is one, unless said. */
   readonly strop?: boolean;
   /** The curve of the edge, where it is to be made or kept. */
-  readonly camber?: CamberRequest;
+  readonly camber?: CamberRequest | undefined;
   /** A wheel to grind the primary on first. */
-  readonly grind?: GrindRequest;
+  readonly grind?: GrindRequest | undefined;
   /** Abrasives laid aside for this plan. */
   readonly laidAside: readonly string[];
 }

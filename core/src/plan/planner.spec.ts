@@ -21,6 +21,7 @@ import { pushN } from '../work/pace.js';
 import { leastLargestJump, underSchool } from './schools.js';
 import { bestOf, stoneSweep } from './stone-sweep.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
+import { without } from '../testing/without.js';
 
 const edge: SingleBevelEdge = flatBlade({ widthMm: 40, secondaryDeg: 30 });
 const chisel: Tool = { name: 'Chisel', family: 'bench-chisel', steel: 'high-carbon', edge };
@@ -244,7 +245,7 @@ describe('a plan', () => {
 
 describe('facts of the trade on fixed jobs (common practice, no source)', () => {
   it('makes a hollow grind well under half the work of the same flat bevel', () => {
-    const flat = { ...edge, thicknessMm: 4, secondaryDeg: undefined };
+    const flat = { ...without(edge, 'secondaryDeg'), thicknessMm: 4 };
     const hollow = { ...flat, grind: 'hollow', grindRadiusMm: 75 } as const;
     const [whole, rims] = [honingJob(flat, { kind: 'dull' }), honingJob(hollow, { kind: 'dull' })];
     expect(rims.removeMm3).toBeLessThan(0.4 * whole.removeMm3);
@@ -301,7 +302,7 @@ describe('a condition taken in', () => {
   });
 
   it('takes an edge out of square back as a wedge (volume by polygon areas along the width)', () => {
-    const flat = { ...edge, secondaryDeg: undefined };
+    const flat = without(edge, 'secondaryDeg');
     const job = honingJob(flat, {
       kind: 'dull',
       tipRadiusUm: 4,

@@ -6,15 +6,15 @@ export interface ProgressionAbrasive {
   readonly id: string;
   readonly sizeUm: number;
   /** Supplies the missing removal factor; a water stone unless said. */
-  readonly kind?: AbrasiveKind;
-  readonly removalMm3PerNm?: number;
-  readonly scratchUm?: number;
+  readonly kind?: AbrasiveKind | undefined;
+  readonly removalMm3PerNm?: number | undefined;
+  readonly scratchUm?: number | undefined;
   readonly strokeMm: number;
   readonly overheadMin: number;
   /** In place of the job's. */
-  readonly forceN?: number;
+  readonly forceN?: number | undefined;
   /** More strokes than this are not made on it, where that is asked for. */
-  readonly mostStrokes?: number;
+  readonly mostStrokes?: number | undefined;
 }
 
 interface ProgressionJob {
@@ -27,7 +27,7 @@ interface ProgressionJob {
   /** Work per volume against plain carbon steel, default 1. */
   readonly steelFactor?: number;
   /** Marks found on the face, µm, which the first abrasive has to clear too. */
-  readonly foundUm?: number;
+  readonly foundUm?: number | undefined;
   /**
    * Steel that lowers the face by so much, once so much is off it, mm³: for faces that grow as they are honed, in
    * place of the contact area. Never less for more of either.
@@ -41,13 +41,13 @@ export interface ProgressionInput {
   /** The last abrasive used is no coarser than this. */
   readonly finishUm: number;
   /** Fewest strokes on any abrasive, default 4. */
-  readonly minStrokes?: number;
+  readonly minStrokes?: number | undefined;
   /** Largest ratio between consecutive sizes, inclusive; unlimited unless given. */
-  readonly maxRatio?: number;
+  readonly maxRatio?: number | undefined;
   /** Exactly so many abrasives, where that is asked for. */
-  readonly stones?: number;
+  readonly stones?: number | undefined;
   /** The first abrasive is no finer than this, where that is asked for. */
-  readonly startUm?: number;
+  readonly startUm?: number | undefined;
 }
 
 export interface ProgressionStep {

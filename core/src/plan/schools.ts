@@ -9,7 +9,7 @@ export type School = (typeof SCHOOLS)[number];
 interface SchoolRequest {
   readonly school: School;
   /** The abrasives of an exact order, in that order. */
-  readonly order?: readonly string[];
+  readonly order?: readonly string[] | undefined;
   /** Whether the edge is damaged: then doubling begins on the coarse stone. */
   readonly damaged: boolean;
 }

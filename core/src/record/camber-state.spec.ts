@@ -211,7 +211,12 @@ describe('the curve in the record', () => {
             : []),
           ...steps
             .slice(1)
-            .map(({ id, strokes, places }) => ({ abrasiveId: id, strokes, minutes: 1, places })),
+            .map(({ id, strokes, places }) => ({
+              abrasiveId: id,
+              strokes,
+              minutes: 1,
+              ...(places && { places }),
+            })),
         ];
         for (const { abrasiveId, places } of made) {
           const at = bench.get(abrasiveId);
@@ -224,8 +229,9 @@ describe('the curve in the record', () => {
             rate,
           );
         }
-        record({ kind: 'honing', steps: made as Session['steps'] }, 2 * round - 1);
-        if (round < 3) record({ camber: read() }, 2 * round);
+        record({ kind: 'honing', steps: made }, 2 * round - 1);
+        const seen = read();
+        if (round < 3 && seen) record({ camber: seen }, 2 * round);
       }
       expect(isNear(truth.camberMm, wantedMm))
         .withContext(

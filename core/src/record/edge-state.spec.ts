@@ -9,6 +9,7 @@ import type { Tool } from '../blade/tool.js';
 import { asItStands, edgeHistory, edgeState, type EdgeState, type RecordedSession } from './edge-state.js';
 import { landReason } from '../plan/land-reason.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
+import { without } from '../testing/without.js';
 
 const edge: SingleBevelEdge = flatBlade({ widthMm: 45, secondaryDeg: 30, landMm: 0.4 });
 const iron: Tool = { name: 'Iron', family: 'plane-iron', steel: 'high-carbon', edge };
@@ -120,14 +121,14 @@ describe('edgeState', () => {
     ]);
     const before = edgeState(
       iron,
-      [honing(1, 12, { landMm: 0.9, steps: [], conditionBefore: undefined })],
+      [without(honing(1, 12, { landMm: 0.9, steps: [] }), 'conditionBefore')],
       bench,
     );
     expect(before.landMm).toBeCloseTo(0.9, 12);
   });
 
   it('falls back on the condition where no stroke was counted: ρ·cot(α/2) for a dull tip of 4 µm', () => {
-    const state = edgeState(iron, [honing(1, 0, { steps: undefined })], bench);
+    const state = edgeState(iron, [without(honing(1, 0), 'steps')], bench);
     expect(state.backMm).toBeCloseTo(0.004 / Math.tan(rad(15)), 12);
   });
 

@@ -238,7 +238,12 @@ function seenAfterUse(
   state: EdgeState,
   { use = {}, minutes, chips }: Session,
 ): Partial<EdgeState> {
-  const wood = { ...use, minutes: use.minutes ?? minutes, chipMm: chips?.deepestMm };
+  const spent = use.minutes ?? minutes;
+  const wood = {
+    ...use,
+    ...(spent !== undefined && { minutes: spent }),
+    ...(chips?.deepestMm !== undefined && { chipMm: chips.deepestMm }),
+  };
   return inHand(state, edge, wornIn(edge, state.work, wood));
 }
 
@@ -257,7 +262,7 @@ function honed(
   return {
     ...state,
     ...counted,
-    lastSetting,
+    ...(lastSetting && { lastSetting }),
     ...seenOf(edge, work),
     ...(camber && curve && curve !== camber && { camber: afterMade(camber, curve, session.startedAt) }),
   };
@@ -339,6 +344,7 @@ function worn(wear: Wear, { use = {}, minutes, chips }: Session): Wear {
   const amount = (measure: UseMeasure): number =>
     use[measure] ?? (measure === 'minutes' ? (minutes ?? 0) : 0);
   const [inMinutes, inMetres, inMortises] = USE_MEASURES.map(amount) as [number, number, number];
+  const stillCutting = use.stillCutting ?? wear.stillCutting;
   return {
     spells: wear.spells + 1,
     minutes: wear.minutes + inMinutes,
@@ -346,6 +352,6 @@ function worn(wear: Wear, { use = {}, minutes, chips }: Session): Wear {
     mortises: wear.mortises + inMortises,
     chips: wear.chips + (chips?.count ?? 0),
     deepestMm: Math.max(wear.deepestMm, chips?.deepestMm ?? 0),
-    stillCutting: use.stillCutting ?? wear.stillCutting,
+    ...(stillCutting !== undefined && { stillCutting }),
   };
 }

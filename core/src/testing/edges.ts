@@ -1,6 +1,7 @@
 import type { Edge } from '../blade/edge.js';
 import type { Family } from '../blade/families.js';
 import { flatBlade } from './blades.js';
+import { without } from './without.js';
 
 const single = flatBlade({ widthMm: 40, secondaryDeg: 30, landMm: 0.5 });
 export const HOOK = {
@@ -15,18 +16,14 @@ export const HOOK = {
 export const EDGES: readonly (readonly [what: string, family: Family, edge: Edge])[] = [
   ['a land', 'plane-iron', single],
   ['a micro-bevel', 'plane-iron', { ...single, microDeg: 33, microLandMm: 0.1 }],
-  ['a whole bevel', 'bench-chisel', { ...single, secondaryDeg: undefined, landMm: undefined }],
+  ['a whole bevel', 'bench-chisel', without(single, 'secondaryDeg', 'landMm')],
   [
     'hollow rims',
     'bench-chisel',
-    { ...single, secondaryDeg: undefined, landMm: 0.6, grind: 'hollow', grindRadiusMm: 75 },
+    { ...without(single, 'secondaryDeg'), landMm: 0.6, grind: 'hollow', grindRadiusMm: 75 },
   ],
   ['a land on a hollow', 'plane-iron', { ...single, grind: 'hollow', grindRadiusMm: 75 }],
-  [
-    'a convex bevel',
-    'bench-chisel',
-    { ...single, secondaryDeg: undefined, landMm: undefined, grind: 'convex' },
-  ],
+  ['a convex bevel', 'bench-chisel', { ...without(single, 'secondaryDeg', 'landMm'), grind: 'convex' }],
   [
     'two whole sides',
     'carving-chisel',

@@ -14,6 +14,7 @@ import { facetsNow, landMmOf, profileOf, tipUmOf, unworked, withTip } from './ed
 import { groundTo } from './ground.js';
 import { sidesOf } from './sides.js';
 import { contactMm2, setBack, steelToGoBackMm3, worked, type WorkItem } from './worked.js';
+import { without } from '../testing/without.js';
 
 const single = flatBlade({ widthMm: 40, secondaryDeg: 30, landMm: 0.5 });
 const item = (strokes: number, more: Partial<WorkItem> = {}): WorkItem => ({
@@ -194,8 +195,7 @@ describe('groundTo', () => {
 
   it('leaves a wheel’s hollow where the bevel stands now: its rims begin anew', () => {
     const hollow = {
-      ...single,
-      secondaryDeg: undefined,
+      ...without(single, 'secondaryDeg'),
       landMm: 0.2,
       grind: 'hollow',
       grindRadiusMm: 75,

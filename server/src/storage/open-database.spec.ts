@@ -54,7 +54,7 @@ describe('openDatabase', () => {
       jasmine.stringMatching(/^before-migration-.*\.sqlite$/),
       jasmine.stringMatching(/^before-migration-.*\.sqlite\.sha256$/),
     ]);
-    const copy = new Sequelize({ dialect: 'sqlite', storage: now.backup, logging: false });
+    const copy = new Sequelize({ dialect: 'sqlite', storage: now.backup ?? '', logging: false });
     const kept = await read(copy);
     await copy.close();
     expect(kept).toEqual(jasmine.objectContaining({ name: 'Old shed' }));

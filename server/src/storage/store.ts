@@ -32,7 +32,7 @@ export function storeOf<T extends object>(kind: Kind<T>, database: Database, com
     const row = (await model.findOne({
       where: { id, deletedAt: null },
       raw: true,
-      transaction,
+      ...(transaction && { transaction }),
     })) as Row | null;
     if (!row) throw notFound(`This ${kind.one}`);
     return row;

@@ -15,6 +15,7 @@ const flat: SingleBevelEdge = {
   back: 'flat',
   front: { shape: 'straight' },
 };
+const { secondaryDeg: _, ...oneBevel } = flat;
 const tool = (family: Family, edge: Tool['edge'], more: Partial<Tool> = {}): Tool => ({
   name: `The ${family}`,
   family,
@@ -54,8 +55,7 @@ export const TOOLS: Readonly<Record<Family, Tool>> = {
     { host: { bedDeg: 12, orientation: 'bevel-up' } },
   ),
   'scrub-iron': tool('scrub-iron', {
-    ...flat,
-    secondaryDeg: undefined,
+    ...oneBevel,
     front: { shape: 'arc', radiusMm: 75 },
   }),
   'spokeshave-iron': tool('spokeshave-iron', flat),

@@ -42,7 +42,7 @@ export async function openTestWorkshop(folder?: string): Promise<TestWorkshop> {
         body === undefined || typeof body === 'string' ? (body as string | undefined) : JSON.stringify(body);
       const response = await fetch(origin + path, {
         method,
-        body: text,
+        ...(text !== undefined && { body: text }),
         headers: { ...(text !== undefined && { 'content-type': 'application/json' }), ...headers },
       });
       const answer = await response.text();

@@ -104,7 +104,12 @@ function drawSheet(
 function drawMark(sheets: Sheets, mark: Mark, place: (point: Point) => Point): void {
   if (mark.kind === 'text') {
     const { text, at, sizeMm, align, turnDeg } = mark;
-    sheets.text(text, place(at), { sizeMm, align, turnDeg, weight: sizeMm > 3.9 ? 'strong' : 'plain' });
+    sheets.text(text, place(at), {
+      sizeMm,
+      ...(align && { align }),
+      ...(turnDeg !== undefined && { turnDeg }),
+      weight: sizeMm > 3.9 ? 'strong' : 'plain',
+    });
     return;
   }
   sheets.line(mark.points.map(place), PENS[mark.layer], mark.closed);

@@ -164,7 +164,8 @@ export class WorkshopService {
   /** The file's name and packing; how figures are written stays as it was chosen here. */
   private async settled({ name, packing }: Workshop, transaction: Transaction): Promise<RowChange> {
     const before = await settingsRow(this.database, transaction);
-    const chosen = { ...(before ? settings.fromRow(before) : DEFAULT_SETTINGS), name, packing };
+    const { packing: _, ...here } = before ? settings.fromRow(before) : DEFAULT_SETTINGS;
+    const chosen = { ...here, name, ...(packing && { packing }) };
     const after = before ? changedRow(settings, before, chosen) : newRow(settings, chosen, SETTINGS_ID);
     return { kind: settings.name, before, after };
   }
