@@ -33,21 +33,21 @@ const LONGEST_WAIT_MS = 5000;
 /** A run as the page shows it. */
 export interface BenchView {
   /** Absent until its beginning is found. */
-  readonly run?: Run;
+  readonly run?: Run | undefined;
   /** Events the server has not acknowledged yet. */
   readonly unsent: number;
   /** Why the server could not store the last of them, while it is asked again and again. */
-  readonly trouble?: string;
+  readonly trouble?: string | undefined;
   /** Why the run cannot go on, in words. */
-  readonly refusal?: string;
+  readonly refusal?: string | undefined;
 }
 
 interface Held {
   readonly events: readonly RunEvent[];
   /** How many of them, from the first, the server has. */
   readonly stored: number;
-  readonly trouble?: string;
-  readonly refusal?: string;
+  readonly trouble?: string | undefined;
+  readonly refusal?: string | undefined;
 }
 
 /**

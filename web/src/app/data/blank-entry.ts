@@ -17,7 +17,14 @@ export function blankEntry(
     case 'honing': {
       if (!lastSetting) return { ...begun, conditionBefore: { kind: 'dull' }, steps: [] };
       const { angleDeg, guideId, seatName, projectionMm, stop } = lastSetting;
-      const setting = { angleDeg, guideId, seatName, projectionMm, ...(stop && { stop }) };
+      // When it was set is the record's own word for the last one.
+      const setting = {
+        angleDeg,
+        ...(guideId !== undefined && { guideId }),
+        ...(seatName !== undefined && { seatName }),
+        ...(projectionMm !== undefined && { projectionMm }),
+        ...(stop && { stop }),
+      };
       return { ...begun, conditionBefore: { kind: 'dull' }, setting, steps: [] };
     }
     case 'stropping':

@@ -48,11 +48,12 @@ import { RecordsStore } from './records.store';
 import { contentOf } from './collection.store';
 import { Notices } from '../platform/notices';
 import { ToolsStore } from './tools.store';
+import { FieldChange } from '../platform/change';
 
 export interface SetUp {
   readonly guide: Stored<Guide>;
   /** Where the blade is held, in a roller guide. */
-  readonly seat?: GuideSeat;
+  readonly seat?: GuideSeat | undefined;
   readonly settings: readonly StoppedSetting[];
 }
 
@@ -63,14 +64,16 @@ export type StoppedSetting = FacetSetting & { readonly stop?: StopFound };
 export interface Answer {
   readonly request: PlanRequest;
   /** The edge as its record has it; absent until that is known. */
-  readonly state?: EdgeState;
+  readonly state?: EdgeState | undefined;
   readonly plan?: HoningPlan;
   readonly refusal?: { readonly field: string; readonly message: string };
 }
 
 interface Choices {
-  readonly toolId?: string;
-  readonly guides: Readonly<Record<string, { readonly guideId: string; readonly seatName?: string }>>;
+  readonly toolId?: string | undefined;
+  readonly guides: Readonly<
+    Record<string, { readonly guideId: string; readonly seatName?: string | undefined }>
+  >;
   readonly requests: Readonly<Record<string, Partial<PlanRequest>>>;
 }
 
@@ -179,7 +182,8 @@ export class Desk {
   /** Asks all of an earlier request again, in place of what was asked since. */
   askAgain(request: PlanRequest): void {
     this.chooseSet(request.set);
-    this.ask({ ...UNASKED, ...request });
+    // What it left out is left out again: not there is an answer too.
+    this.ask({ ...UNASKED, ...request } as PlanRequest);
   }
 
   /** The stones of the tool in the vise from now on; without one, the set on the rail. Nothing where it is so already. */
@@ -214,7 +218,7 @@ export class Desk {
 }
 
 /** Every part of a request that may be left out, left out. */
-const UNASKED: Partial<PlanRequest> = {
+const UNASKED: FieldChange<PlanRequest> = {
   landMm: undefined,
   maxRatio: undefined,
   mostStrokes: undefined,

@@ -36,7 +36,7 @@ interface FigureField {
   readonly field: string;
   readonly label: string;
   readonly quantity: Quantity;
-  readonly hint?: string;
+  readonly hint?: string | undefined;
   /** May be left empty. */
   readonly optional?: boolean;
 }

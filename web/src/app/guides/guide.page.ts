@@ -50,6 +50,7 @@ import { GuideDrawing } from '../drawings/guide-drawing';
 import { GuidesStore } from '../data/guides.store';
 import { SeatFields } from './seat-fields';
 import { WheelDrawing } from '../drawings/wheel-drawing';
+import { FieldChange } from '../platform/change';
 
 /** A blade to draw the guide with while it is measured. */
 const SAMPLE: SingleBevelEdge = {
@@ -207,8 +208,8 @@ export class GuidePage {
         wheelRadiusMm: wheel,
         jigProjectionMm: projection,
         offsetMm: offset,
-        wheelId,
-        barDiameterMm,
+        ...(wheelId !== undefined && { wheelId }),
+        ...(barDiameterMm !== undefined && { barDiameterMm }),
       },
       this.bench(),
     );
@@ -229,7 +230,7 @@ export class GuidePage {
     return Object.fromEntries([[field, value]]);
   }
 
-  protected set(change: Partial<GuideDraft>): void {
+  protected set(change: FieldChange<GuideDraft>): void {
     this.editor.set(change);
   }
 

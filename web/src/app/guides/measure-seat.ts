@@ -251,6 +251,6 @@ export class MeasureSeat {
     { rollerRadiusMm, rollerDropMm }: RollerGuide,
     { seatHeightMm, noseMm }: GuideCalibration,
   ) {
-    return { rollerRadiusMm, rollerDropMm, seatHeightMm, noseMm };
+    return { rollerRadiusMm, seatHeightMm, noseMm, ...(rollerDropMm !== undefined && { rollerDropMm }) };
   }
 }

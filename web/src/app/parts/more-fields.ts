@@ -19,6 +19,7 @@ import { Figures } from '../ui/figures';
 import { LineField } from '../ui/line-field';
 import { QuantityField } from '../ui/quantity-field';
 import { AbrasivesStore } from '../data/abrasives.store';
+import { changed, FieldChange } from '../platform/change';
 
 const SHAPE_WORDS: Readonly<Record<EdgeShape, string>> = {
   straight: 'Straight edges',
@@ -95,8 +96,8 @@ export class MoreFields {
       : `${this.figures.number(cost, 2, true)} a honing`;
   });
 
-  protected set(change: Partial<Abrasive>): void {
-    this.draft.update((draft) => ({ ...draft, ...change }));
+  protected set(change: FieldChange<Abrasive>): void {
+    this.draft.update((draft) => changed(draft, change));
   }
 
   protected setSets(text: string): void {
@@ -117,8 +118,8 @@ export class MoreFields {
     this.set({ between: Object.keys(between).length > 0 ? between : undefined });
   }
 
-  protected sheet(change: Partial<Sheets>): void {
-    this.set({ sheets: { usesEach: this.usual(), ...this.draft().sheets, ...change } });
+  protected sheet(change: FieldChange<Sheets>): void {
+    this.set({ sheets: changed({ usesEach: this.usual(), ...this.draft().sheets }, change) });
   }
 
   protected count(count: number | undefined): void {
@@ -126,7 +127,7 @@ export class MoreFields {
     this.sheet({ counted: count === undefined ? undefined : { on, count } });
   }
 
-  protected strop(change: Partial<StropFace>): void {
-    this.set({ strop: { face: 'smooth-leather', ...this.draft().strop, ...change } });
+  protected strop(change: FieldChange<StropFace>): void {
+    this.set({ strop: changed<StropFace>({ face: 'smooth-leather', ...this.draft().strop }, change) });
   }
 }

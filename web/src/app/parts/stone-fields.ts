@@ -17,6 +17,7 @@ import { ChoiceField } from '../ui/choice-field';
 import { LineField } from '../ui/line-field';
 import { QuantityField } from '../ui/quantity-field';
 import { usualLubricant } from './stone-draft';
+import { changed, FieldChange } from '../platform/change';
 
 const STANDARD_WORDS = {
   'FEPA-P': 'P grade (FEPA P)',
@@ -72,8 +73,8 @@ export class StoneFields {
     return result instanceof Refusal ? { words: result.message, refused: true } : result;
   });
 
-  protected set(change: Partial<Abrasive>): void {
-    this.draft.update((draft) => ({ ...draft, ...change }));
+  protected set(change: FieldChange<Abrasive>): void {
+    this.draft.update((draft) => changed(draft, change));
   }
 
   protected kind(kind: AbrasiveKind): void {

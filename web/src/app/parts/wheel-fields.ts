@@ -77,7 +77,8 @@ export class WheelFields {
   });
 
   protected readonly says = computed(() => {
-    const wear = wheelWear({ wheel: this.wheel() });
+    const wheel = this.wheel();
+    const wear = wheel && wheelWear({ wheel });
     if (!wear) return 'Not measured yet. Every set-up on this wheel follows the newest reading.';
     const times = wear.dressings === 1 ? 'once' : `${wear.dressings} times`;
     const dressed = wear.lastDressedOn

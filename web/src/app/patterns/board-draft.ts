@@ -56,7 +56,7 @@ export function newBoard(
     guideId,
     seatName,
     angles = [25, 30, 35],
-  }: { guideId?: string; seatName?: string; angles?: readonly number[] },
+  }: { guideId?: string | undefined; seatName?: string | undefined; angles?: readonly number[] },
 ): BoardForm {
   const guide = guides.find(({ id }) => id === guideId) ?? guides[0];
   const seat = guide?.seats.find(({ name }) => name === seatName) ?? guide?.seats[0];

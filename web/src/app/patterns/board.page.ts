@@ -43,6 +43,7 @@ import { BoardsStore } from '../data/boards.store';
 import { PatternDrawing, type Slid, type Slide } from '../drawings/pattern-drawing';
 import { shiftWords, stopWords } from '../words/stop-words';
 import { TakeAway } from '../ui/take-away';
+import { FieldChange } from '../platform/change';
 
 /** One setting board: its guide, its stops drawn where they are cut, and its files. */
 @Component({
@@ -232,7 +233,7 @@ export class BoardPage {
     return stops.map((stop) => stopWords(stop, this.figures)).join('; ');
   }
 
-  protected set(change: Partial<BoardForm>): void {
+  protected set(change: FieldChange<BoardForm>): void {
     this.editor.set(change);
   }
 

@@ -90,6 +90,7 @@ export class RunSummaryCard {
   );
   protected readonly outcome = computed(() => {
     const { burr, proof } = this.run();
-    return outcomeWords({ burr, proof, word: edgeWord(proof) });
+    const word = edgeWord(proof);
+    return outcomeWords({ proof, ...(burr && { burr }), ...(word && { word }) });
   });
 }

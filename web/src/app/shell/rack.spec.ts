@@ -10,7 +10,7 @@ const chisel = (name: string, setName?: string): Tool => ({
   ...IRON,
   name,
   family: 'bench-chisel',
-  setName,
+  ...(setName !== undefined && { setName }),
   edge: EDGE,
 });
 const knife: Tool = {

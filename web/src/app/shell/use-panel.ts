@@ -24,6 +24,7 @@ import { Figures } from '../ui/figures';
 import { LineField } from '../ui/line-field';
 import { Notices } from '../platform/notices';
 import { QuantityField } from '../ui/quantity-field';
+import { FieldChange, changed } from '../platform/change';
 
 const STEP: Readonly<Record<UseMeasure, number>> = { minutes: 15, metresPlaned: 10, mortises: 1 };
 const FIRST_CHIP_MM = 0.1;
@@ -109,12 +110,12 @@ export class UsePanel {
     effect(() => this.draft.set(contentOf<Session>(this.stored())));
   }
 
-  protected set(change: Partial<Session>): void {
-    this.draft.update((draft) => ({ ...draft, ...change }));
+  protected set(change: FieldChange<Session>): void {
+    this.draft.update((draft) => changed(draft, change));
   }
 
-  protected setUse(change: Partial<Use>): void {
-    this.set({ use: { ...this.draft().use, ...change } });
+  protected setUse(change: FieldChange<Use>): void {
+    this.set({ use: changed<Use>(this.draft().use ?? {}, change) });
   }
 
   protected setAmount(measure: UseMeasure, amount: number | undefined): void {

@@ -5,6 +5,7 @@ import { contentOf } from '../data/collection.store';
 import { Notices } from '../platform/notices';
 import { told } from '../platform/problem';
 import { sentencesFor, sentencesOf, type SchemaName, type Sentences } from './checks';
+import { changed, FieldChange } from '../platform/change';
 
 /** Where a draft goes. */
 interface Keeper<T extends object> {
@@ -73,8 +74,8 @@ export class Draft<T extends object, D extends object = T> {
     this.draft.set(draft);
   }
 
-  set(change: Partial<D>): void {
-    this.draft.update((draft) => ({ ...draft, ...change }));
+  set(change: FieldChange<D>): void {
+    this.draft.update((draft) => changed(draft, change));
   }
 
   /** Whether the contract has nothing against the draft; its sentences are shown. */

@@ -8,6 +8,6 @@ export function provedWords({ outcome, startedAt }: Session, figures: Figures): 
   if (!outcome) return '';
   const thread = outcome.proof?.find(({ test }) => test === 'force');
   const newtons = thread && newtonsOf(thread);
-  const said = outcome.word ?? outcomeWords({ proof: outcome.proof });
+  const said = outcome.word ?? outcomeWords({ ...(outcome.proof && { proof: outcome.proof }) });
   return `On ${formatDay(startedAt)}: ${said}${newtons === undefined ? '' : `, ${figures.number(newtons, 2)} N`}`;
 }

@@ -41,7 +41,7 @@ export function draftOf({ camber, edge, family }: Iron): CamberDraft {
   return {
     job,
     shavingMm: camber?.shavingMm ?? CAMBER_JOB_FACTS[job].shavingMm,
-    shavingWidthMm: camber?.shavingWidthMm,
+    ...(camber?.shavingWidthMm !== undefined && { shavingWidthMm: camber.shavingWidthMm }),
     passStepMm: camber?.passStepMm ?? Math.round(0.8 * edge.widthMm),
     front: edge.front,
   };
@@ -50,11 +50,11 @@ export function draftOf({ camber, edge, family }: Iron): CamberDraft {
 /** The edge a job begins with, at its usual shaving. */
 export function forJob(job: CamberJob, iron: Iron): CamberDraft {
   const { shavingMm } = CAMBER_JOB_FACTS[job];
+  const { shavingWidthMm: _, ...draft } = draftOf(iron);
   return {
-    ...draftOf(iron),
+    ...draft,
     job,
     shavingMm,
-    shavingWidthMm: undefined,
     front: frontForJob(job, iron.edge.widthMm, bedOf(iron), { shavingMm }),
   };
 }

@@ -33,6 +33,7 @@ import { ReadShaving } from './read-shaving';
 import { ReadTracks } from './read-tracks';
 import { TrackPanel } from './track-panel';
 import { Draft } from '../../ui/draft';
+import { FieldChange } from '../../platform/change';
 
 type Part = 'design' | 'make' | 'read' | 'track';
 const PARTS: readonly { readonly value: Part; readonly label: string }[] = [
@@ -122,7 +123,7 @@ export class CamberSide {
     });
   }
 
-  protected set(change: Partial<CamberDraft>): void {
+  protected set(change: FieldChange<CamberDraft>): void {
     this.curve.set(change);
   }
 

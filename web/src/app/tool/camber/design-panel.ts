@@ -164,7 +164,14 @@ export class DesignPanel {
     const arc =
       byShaving(next.job) &&
       shavingMm !== undefined &&
-      attempt(() => camber({ widthMm: edge.widthMm, bedDeg: this.bed(), shavingMm, shavingWidthMm }));
+      attempt(() =>
+        camber({
+          widthMm: edge.widthMm,
+          bedDeg: this.bed(),
+          shavingMm,
+          ...(shavingWidthMm !== undefined && { shavingWidthMm }),
+        }),
+      );
     if (!arc || arc instanceof Refusal || !Number.isFinite(arc.radiusMm)) this.drafted.emit(typed);
     else
       this.drafted.emit({

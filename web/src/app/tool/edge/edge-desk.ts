@@ -28,6 +28,7 @@ import { FAMILY_OPTIONS, readable, usualEdge, type BladeDraft, type EdgeDraft } 
 import { EdgeFields } from './edge-fields';
 import { EdgeSection, type EdgeDrag } from './edge-section';
 import { FrontView } from '../../drawings/front-view';
+import { changed, FieldChange } from '../../platform/change';
 
 /** An edge on the desk: the drawing with its handles, and every figure beside it. */
 @Component({
@@ -121,8 +122,8 @@ export class EdgeDesk {
       : `Behind a land of ${this.figures.length(landMm)} the edge has receded ${this.figures.sliver(recession)} from where the grinder left it (dashed).`;
   });
 
-  protected set(change: Partial<BladeDraft>): void {
-    this.draft.update((draft) => ({ ...draft, ...change }));
+  protected set(change: FieldChange<BladeDraft>): void {
+    this.draft.update((draft) => changed(draft, change));
   }
 
   protected setEdge(change: object): void {

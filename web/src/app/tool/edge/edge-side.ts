@@ -33,6 +33,7 @@ import { KeepPanel } from './keep-panel';
 import { SkewPanel } from './skew-panel';
 import { ToolsStore } from '../../data/tools.store';
 import { Draft } from '../../ui/draft';
+import { FieldChange } from '../../platform/change';
 
 type Panel = 'plane' | 'advice' | 'keep' | 'back' | 'skew';
 const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
@@ -137,7 +138,7 @@ export class EdgeSide {
     });
   }
 
-  protected set(change: Partial<BladeDraft>): void {
+  protected set(change: FieldChange<BladeDraft>): void {
     this.blade.set(change);
   }
 

@@ -31,6 +31,7 @@ import { EntryOutcome } from './entry-outcome';
 import { EntrySteps } from './entry-steps';
 import { KIND_WORDS, MEASURE_WORDS } from '../../words/entry-words';
 import { Draft } from '../../ui/draft';
+import { changed, FieldChange } from '../../platform/change';
 
 const NEW_NICK_MM = 0.2;
 
@@ -129,12 +130,12 @@ export class EntryEdit {
     });
   }
 
-  protected set(change: Partial<Session>): void {
+  protected set(change: FieldChange<Session>): void {
     this.editing.set(change);
   }
 
-  protected setUse(change: Partial<Use>): void {
-    this.set({ use: { ...this.draft().use, ...change } });
+  protected setUse(change: FieldChange<Use>): void {
+    this.set({ use: changed<Use>(this.draft().use ?? {}, change) });
   }
 
   protected setAmount(measure: UseMeasure, amount: number | undefined): void {

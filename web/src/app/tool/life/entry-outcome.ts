@@ -15,6 +15,7 @@ import { LineField } from '../../ui/line-field';
 import { QuantityField } from '../../ui/quantity-field';
 import type { Sentences } from '../../ui/checks';
 import { BURR_SAID, PROOF_PASSED } from '../../words/entry-words';
+import { changed, FieldChange } from '../../platform/change';
 
 const NOT_SAID = '';
 
@@ -109,8 +110,8 @@ export class EntryOutcome {
     ];
   });
 
-  protected set(change: Partial<Outcome>): void {
-    this.outcome.update((outcome) => ({ ...outcome, ...change }));
+  protected set(change: FieldChange<Outcome>): void {
+    this.outcome.update((outcome) => changed<Outcome>(outcome ?? {}, change));
   }
 
   protected setBurr(burr: string): void {

@@ -166,7 +166,10 @@ describe('GrindingStepCard', () => {
 
   it('on a wet wheel asks for no dips and no heat', async () => {
     const asked = playWorker();
-    const { fixture, planned } = await show({ ...WHEEL, kind: 'wet-wheel', wheel: undefined });
+    const { fixture, planned } = await show({
+      ...(({ wheel: _, ...rest }) => rest)(WHEEL),
+      kind: 'wet-wheel',
+    });
     expect(asked).toEqual([]);
     expect(planned.at(-1)?.dipS).toBeUndefined();
     expect(textOf(fixture)).toContain('Fill the trough');

@@ -26,7 +26,7 @@ type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
 interface StepRow {
   readonly row: 'step';
   readonly what: PlanPart['what'];
-  readonly stone?: Stone;
+  readonly stone?: Stone | undefined;
   readonly lead: string;
   readonly strokes: number;
   /** Strokes in four of five cases. */

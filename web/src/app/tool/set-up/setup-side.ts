@@ -6,7 +6,7 @@ import { ButtonDirective } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Stored } from '@mellow-anvil/contract';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
-import { backStrategy, type Tool } from '@mellow-anvil/core/blade';
+import { backStrategy, SingleBevelEdge, type Tool } from '@mellow-anvil/core/blade';
 import {
   bladeGeometry,
   clampedWidthMm,
@@ -37,6 +37,7 @@ import { GuidesStore } from '../../data/guides.store';
 import { LastSettingNote } from './last-setting';
 import { LiftPanel } from './lift-panel';
 import { WheelDrawing } from '../../drawings/wheel-drawing';
+import { changed } from '../../platform/change';
 
 type Panel = 'reverse' | 'shim' | 'lift' | 'fold' | 'wheel';
 const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
@@ -48,6 +49,12 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
 ];
 
 /** The vise's second side: where to set the guide for every angle of this edge. */
+/** A shim as far as it is typed. */
+interface ShimTyped {
+  readonly shimMm?: number | undefined;
+  readonly shimAtMm?: number | undefined;
+}
+
 @Component({
   selector: 'ma-setup-side',
   imports: [
@@ -144,9 +151,7 @@ export class SetupSide {
   protected readonly picked = signal<FacetSetting['facet'] | undefined>(undefined);
   protected readonly chosen = signal<Panel | undefined>(undefined);
   protected readonly measured = signal<number | undefined>(undefined);
-  private readonly shimTyped = signal<{ readonly shimMm?: number; readonly shimAtMm?: number } | undefined>(
-    undefined,
-  );
+  private readonly shimTyped = signal<ShimTyped | undefined>(undefined);
 
   protected readonly last = computed(() => this.records()[this.tool().id]?.state.lastSetting);
   protected readonly honed = computed(() => honedAtDeg(this.tool().edge));
@@ -253,8 +258,8 @@ export class SetupSide {
     const { edge } = tool;
     if (!shim || !isSingleBevel(edge) || [shim.shimMm, shim.shimAtMm].some(Number.isNaN)) return;
     if (edge.back === 'shim' && edge.shimMm === shim.shimMm && edge.shimAtMm === shim.shimAtMm) return;
-    const changed: Tool = { ...contentOf<Tool>(tool), edge: { ...edge, back: 'shim', ...shim } };
-    this.tools.change(tool.id, tool.version, changed).subscribe({
+    const bevelled = changed<SingleBevelEdge>({ ...edge, back: 'shim' }, shim);
+    this.tools.change(tool.id, tool.version, { ...contentOf<Tool>(tool), edge: bevelled }).subscribe({
       next: () => {
         this.shimTyped.set(undefined);
         this.notices.done(`${tool.name}: its back is bevelled over this shim.`);
