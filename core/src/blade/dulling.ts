@@ -5,7 +5,7 @@ export type ConditionKind = (typeof CONDITIONS)[number];
 export interface Condition {
   readonly kind: ConditionKind;
   /** Depth of the deepest nick, along the blade; only with `nicked`. */
-  readonly nickMm?: number;
+  readonly nickMm?: number | undefined;
   /** The tip's radius if the user knows better than the word. */
   readonly tipRadiusUm?: number;
   /** What else is wrong with the edge. */

@@ -209,14 +209,12 @@ describe('the curve in the record', () => {
           ...(curve
             ? [{ abrasiveId: curve.id, strokes: curve.strokes, minutes: 1, places: curve.places }]
             : []),
-          ...steps
-            .slice(1)
-            .map(({ id, strokes, places }) => ({
-              abrasiveId: id,
-              strokes,
-              minutes: 1,
-              ...(places && { places }),
-            })),
+          ...steps.slice(1).map(({ id, strokes, places }) => ({
+            abrasiveId: id,
+            strokes,
+            minutes: 1,
+            ...(places && { places }),
+          })),
         ];
         for (const { abrasiveId, places } of made) {
           const at = bench.get(abrasiveId);

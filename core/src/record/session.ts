@@ -39,8 +39,13 @@ export interface Proof {
 const GRAVITY = 9.80665;
 
 /** The force a proof measured, N; none where it measured none. */
-export const newtonsOf = ({ newtons, grams }: Pick<Proof, 'newtons' | 'grams'>): number | undefined =>
-  newtons ?? (grams === undefined ? undefined : (grams * GRAVITY) / 1000);
+export const newtonsOf = ({
+  newtons,
+  grams,
+}: {
+  readonly newtons?: number | undefined;
+  readonly grams?: number | undefined;
+}): number | undefined => newtons ?? (grams === undefined ? undefined : (grams * GRAVITY) / 1000);
 
 /** What was done on one abrasive. */
 export interface SessionStep {

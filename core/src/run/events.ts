@@ -54,11 +54,11 @@ export type RunFact =
 
 /** What a proof measured. */
 export interface ProofFigures {
-  readonly thickMm?: number;
-  readonly wideMm?: number;
-  readonly newtons?: number;
+  readonly thickMm?: number | undefined;
+  readonly wideMm?: number | undefined;
+  readonly newtons?: number | undefined;
   /** The same, as releases before 0.10 kept it. */
-  readonly grams?: number;
+  readonly grams?: number | undefined;
 }
 
 export type RunFactKind = RunFact['kind'];

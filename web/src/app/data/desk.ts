@@ -167,7 +167,7 @@ export class Desk {
   }
 
   /** Changes part of what is asked of the plan for the tool in the vise. */
-  ask(change: Partial<PlanRequest>): void {
+  ask(change: FieldChange<PlanRequest>): void {
     const { toolId, requests } = this.choices.value;
     if (!toolId) return;
     const { grind: _wheel, stropOnly: _strop, ...rest } = requests[toolId] ?? {};
@@ -175,7 +175,8 @@ export class Desk {
     const kept = change.condition ? rest : { ...requests[toolId] };
     this.choices.next({
       ...this.choices.value,
-      requests: { ...requests, [toolId]: { ...kept, ...change } },
+      // What is asked to be left out is asked, too: it stands there as undefined.
+      requests: { ...requests, [toolId]: { ...kept, ...change } as Partial<PlanRequest> },
     });
   }
 
@@ -183,7 +184,7 @@ export class Desk {
   askAgain(request: PlanRequest): void {
     this.chooseSet(request.set);
     // What it left out is left out again: not there is an answer too.
-    this.ask({ ...UNASKED, ...request } as PlanRequest);
+    this.ask({ ...UNASKED, ...request });
   }
 
   /** The stones of the tool in the vise from now on; without one, the set on the rail. Nothing where it is so already. */

@@ -22,8 +22,8 @@ const PLOT = { left: 54, right: 20, top: 18, bottom: 40 } as const;
 const TOLD_AT = [25, 30, 35] as const;
 
 interface Row {
-  readonly projectionMm?: number;
-  readonly angleDeg?: number;
+  readonly projectionMm?: number | undefined;
+  readonly angleDeg?: number | undefined;
 }
 
 /** Two settings or more, measured with a protractor, fitted to this seat's own geometry. */

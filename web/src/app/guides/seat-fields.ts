@@ -7,6 +7,7 @@ import { Figures } from '../ui/figures';
 import { LineField } from '../ui/line-field';
 import { QuantityField } from '../ui/quantity-field';
 import { MeasureSeat } from './measure-seat';
+import { FieldChange, changed } from '../platform/change';
 
 const REGISTERS = [
   { value: 'back', label: 'its back' },
@@ -71,7 +72,7 @@ export class SeatFields {
     return this.sentences()[`seats.${this.place()}.${field}`];
   }
 
-  protected change(change: Partial<GuideSeat>): void {
-    this.seatChange.emit({ ...this.seat(), ...change });
+  protected change(change: FieldChange<GuideSeat>): void {
+    this.seatChange.emit(changed(this.seat(), change));
   }
 }

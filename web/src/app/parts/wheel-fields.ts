@@ -8,6 +8,7 @@ import { formatDay } from '@mellow-anvil/core/base';
 import type { Sentences } from '../ui/checks';
 import { Figures } from '../ui/figures';
 import { QuantityField } from '../ui/quantity-field';
+import { FieldChange, changed } from '../platform/change';
 
 const NONE: Wheel = { readings: [] };
 
@@ -87,8 +88,8 @@ export class WheelFields {
     return `It has lost ${this.figures.length(wear.lostMm, 1)} in ${wear.readings} readings.${dressed} Every set-up follows the newest.`;
   });
 
-  protected change(change: Partial<Wheel>): void {
-    this.wheel.set({ ...this.known(), ...change });
+  protected change(change: FieldChange<Wheel>): void {
+    this.wheel.set(changed(this.known(), change));
   }
 
   protected setReading(at: number, diameterMm: number | undefined): void {

@@ -43,7 +43,7 @@ import { BoardsStore } from '../data/boards.store';
 import { PatternDrawing, type Slid, type Slide } from '../drawings/pattern-drawing';
 import { shiftWords, stopWords } from '../words/stop-words';
 import { TakeAway } from '../ui/take-away';
-import { FieldChange } from '../platform/change';
+import { changed as amended, type FieldChange } from '../platform/change';
 
 /** One setting board: its guide, its stops drawn where they are cut, and its files. */
 @Component({
@@ -252,8 +252,8 @@ export class BoardPage {
     this.set({ seatName, bladeThicknessMm: underside ? (this.draft().bladeThicknessMm ?? 3) : undefined });
   }
 
-  protected setStop(at: number, change: Partial<StopAsked>): void {
-    this.set({ stops: this.draft().stops.map((stop, i) => (i === at ? { ...stop, ...change } : stop)) });
+  protected setStop(at: number, change: FieldChange<StopAsked>): void {
+    this.set({ stops: this.draft().stops.map((stop, i) => (i === at ? amended(stop, change) : stop)) });
   }
 
   protected slide({ label, toMm }: Slid): void {

@@ -14,7 +14,7 @@ import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Stored } from '@mellow-anvil/contract';
 import type { UseMeasure } from '@mellow-anvil/core/blade';
-import type { LastUse, Session, Use } from '@mellow-anvil/core/record';
+import type { Chips, LastUse, Session, Use } from '@mellow-anvil/core/record';
 import { filled } from '../data/blank-entry';
 import { MEASURE_WORDS, useWords } from '../words/entry-words';
 import { RecordsStore, type Records } from '../data/records.store';
@@ -126,6 +126,10 @@ export class UsePanel {
     const measure = this.measure();
     const now = this.draft().use?.[measure] ?? 0;
     this.setAmount(measure, Math.max(STEP[measure], now + times * STEP[measure]));
+  }
+
+  protected setChips(change: FieldChange<Chips>): void {
+    this.set({ chips: changed<Chips>(this.draft().chips ?? { count: 1 }, change) });
   }
 
   protected chipped(yes: boolean): void {

@@ -11,17 +11,17 @@ import type { CamberState } from '@mellow-anvil/core/record';
 /** A curve as it is being designed: half a figure typed is undefined or NaN. */
 export interface CamberDraft {
   readonly job: CamberJob;
-  readonly shavingMm?: number;
-  readonly shavingWidthMm?: number;
-  readonly passStepMm?: number;
+  readonly shavingMm?: number | undefined;
+  readonly shavingWidthMm?: number | undefined;
+  readonly passStepMm?: number | undefined;
   readonly front: FrontDraft;
 }
 
 export interface FrontDraft {
   readonly shape: FrontLine['shape'];
-  readonly radiusMm?: number;
-  readonly widthMm?: number;
-  readonly depthMm?: number;
+  readonly radiusMm?: number | undefined;
+  readonly widthMm?: number | undefined;
+  readonly depthMm?: number | undefined;
 }
 
 /** An iron: the tools this side of the vise is for. */

@@ -24,6 +24,7 @@ import {
 } from './camber-draft';
 import { FrontArc } from '../../drawings/front-arc';
 import { ShavingDrawing } from '../../drawings/shaving-drawing';
+import { changed, FieldChange } from '../../platform/change';
 
 const LOW_BED_DEG = 12;
 
@@ -58,7 +59,7 @@ export class DesignPanel {
   readonly iron = input.required<Iron>();
   readonly draft = input.required<CamberDraft>();
   readonly sentences = input<Sentences>({});
-  readonly drafted = output<Partial<CamberDraft>>();
+  readonly drafted = output<FieldChange<CamberDraft>>();
   readonly settled = output<void>();
 
   protected readonly figures = inject(Figures);
@@ -180,8 +181,8 @@ export class DesignPanel {
       });
   }
 
-  protected setFront(change: Partial<FrontDraft>): void {
-    this.drafted.emit({ front: { ...this.draft().front, ...change } });
+  protected setFront(change: FieldChange<FrontDraft>): void {
+    this.drafted.emit({ front: changed(this.draft().front, change) });
   }
 
   /** Pulled from straight, a corner makes an arc; pulled back to nothing, it is straight again. */

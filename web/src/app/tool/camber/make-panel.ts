@@ -27,6 +27,12 @@ const PLACE_CHOICES = [
   { value: 0, label: 'Not this time' },
 ] as const;
 
+/** How far apart a guide’s two knobs stand and the pitch of their thread, mm, as typed. */
+interface Knobs {
+  readonly spacingMm?: number | undefined;
+  readonly pitchMm?: number | undefined;
+}
+
 /** The curve made: strokes by place, by leaning, by a jig's knobs, or ground to a template. */
 @Component({
   selector: 'ma-camber-make',
@@ -166,7 +172,7 @@ export class MakePanel {
     return front.shape === 'arc' ? { widthMm, radiusMm: front.radiusMm } : {};
   });
 
-  protected knob(change: { readonly spacingMm?: number; readonly pitchMm?: number }): void {
+  protected knob(change: Knobs): void {
     this.knobs.update((knobs) => ({ ...knobs, ...change }));
     const { spacingMm, pitchMm } = this.knobs();
     if ((spacingMm ?? 0) > 0 && (pitchMm ?? 0) > 0)
@@ -222,7 +228,7 @@ export class MakePanel {
   }
 }
 
-function keptKnobs(): { readonly spacingMm?: number; readonly pitchMm?: number } {
+function keptKnobs(): Knobs {
   try {
     return { ...KNOBS, ...(JSON.parse(localStorage.getItem(KNOBS_KEY) ?? '{}') as object) };
   } catch {

@@ -20,7 +20,7 @@ import {
   USE_MEASURES,
   type UseMeasure,
 } from '@mellow-anvil/core/blade';
-import type { Session, Use } from '@mellow-anvil/core/record';
+import type { Chips, Session, Use } from '@mellow-anvil/core/record';
 import { CONDITION_WORDS } from '../../words/condition-words';
 import { SessionsStore } from '../../data/sessions.store';
 import { LineField } from '../../ui/line-field';
@@ -142,8 +142,8 @@ export class EntryEdit {
     this.setUse({ [measure]: amount });
   }
 
-  protected setChips(change: { readonly count?: number; readonly deepestMm?: number }): void {
-    const chips = { ...this.draft().chips, ...change };
+  protected setChips(change: FieldChange<Chips>): void {
+    const chips = changed<Partial<Chips>>(this.draft().chips ?? {}, change);
     this.set({ chips: chips.count === undefined ? undefined : { ...chips, count: chips.count } });
   }
 

@@ -7,6 +7,7 @@ import type { SessionStep } from '@mellow-anvil/core/record';
 import { AbrasivesStore } from '../../data/abrasives.store';
 import type { Sentences } from '../../ui/checks';
 import { QuantityField } from '../../ui/quantity-field';
+import { FieldChange, changed } from '../../platform/change';
 
 /** What was done on each abrasive, to be filled in or put right. */
 @Component({
@@ -48,8 +49,8 @@ export class EntrySteps {
     this.steps.update((steps) => steps.filter((_, i) => i !== at));
   }
 
-  protected change(at: number, change: Partial<SessionStep>): void {
-    this.steps.update((steps) => steps.map((step, i) => (i === at ? counted({ ...step, ...change }) : step)));
+  protected change(at: number, change: FieldChange<SessionStep>): void {
+    this.steps.update((steps) => steps.map((step, i) => (i === at ? counted(changed(step, change)) : step)));
   }
 }
 

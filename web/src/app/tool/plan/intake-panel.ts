@@ -8,6 +8,7 @@ import { intake, type IntakeLine, type PlanRequest, ROUNDING_DEG } from '@mellow
 import { asItStands, type EdgeState } from '@mellow-anvil/core/record';
 import { Figures } from '../../ui/figures';
 import { TREATMENT_WORDS } from '../../words/condition-words';
+import { FieldChange } from '../../platform/change';
 
 /** What the condition comes to: the word, the arithmetic behind it, and the other ways one choice away. */
 @Component({
@@ -112,7 +113,7 @@ export class IntakePanel {
   readonly request = input.required<PlanRequest>();
   readonly state = input<EdgeState>();
   readonly stones = input.required<readonly (Abrasive & { readonly id: string })[]>();
-  readonly asked = output<Partial<PlanRequest>>();
+  readonly asked = output<FieldChange<PlanRequest>>();
 
   protected readonly figures = inject(Figures);
   protected readonly words = TREATMENT_WORDS;

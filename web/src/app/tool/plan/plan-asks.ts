@@ -14,6 +14,7 @@ import { Figures } from '../../ui/figures';
 import { QuantityField } from '../../ui/quantity-field';
 import { ConditionAsk } from './condition-ask';
 import { SCHOOL_WORDS, WAY_WORDS } from '../../words/condition-words';
+import { FieldChange } from '../../platform/change';
 
 /** What a plan asks of the person: how dull, how fine, and at what pace. */
 @Component({
@@ -76,7 +77,7 @@ export class PlanAsks {
   readonly said = input.required<(part: string) => string>();
   /** The stones of the plan as it stands, by id. */
   readonly planned = input<readonly string[]>([]);
-  readonly asked = output<Partial<PlanRequest>>();
+  readonly asked = output<FieldChange<PlanRequest>>();
 
   private readonly figures = inject(Figures);
   protected readonly unread = NaN;

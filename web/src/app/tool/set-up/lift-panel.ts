@@ -27,8 +27,8 @@ const EDGE_X = 40;
 
 interface PieceDraft {
   readonly name: string;
-  readonly thicknessMm?: number;
-  readonly count?: number;
+  readonly thicknessMm?: number | undefined;
+  readonly count?: number | undefined;
 }
 
 /** How high a knife's spine is lifted for its bevel, and what to stack under it. */
