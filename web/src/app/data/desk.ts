@@ -48,7 +48,7 @@ import { RecordsStore } from './records.store';
 import { contentOf } from './collection.store';
 import { Notices } from '../platform/notices';
 import { ToolsStore } from './tools.store';
-import { FieldChange } from '../platform/change';
+import type { FieldChange } from '../platform/change';
 
 export interface SetUp {
   readonly guide: Stored<Guide>;

@@ -50,7 +50,7 @@ import { GuideDrawing } from '../drawings/guide-drawing';
 import { GuidesStore } from '../data/guides.store';
 import { SeatFields } from './seat-fields';
 import { WheelDrawing } from '../drawings/wheel-drawing';
-import { FieldChange } from '../platform/change';
+import type { FieldChange } from '../platform/change';
 
 /** A blade to draw the guide with while it is measured. */
 const SAMPLE: SingleBevelEdge = {

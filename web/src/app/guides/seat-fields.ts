@@ -7,7 +7,8 @@ import { Figures } from '../ui/figures';
 import { LineField } from '../ui/line-field';
 import { QuantityField } from '../ui/quantity-field';
 import { MeasureSeat } from './measure-seat';
-import { FieldChange, changed } from '../platform/change';
+import type { FieldChange } from '../platform/change';
+import { changed } from '../platform/change';
 
 const REGISTERS = [
   { value: 'back', label: 'its back' },

@@ -19,7 +19,8 @@ import { Figures } from '../ui/figures';
 import { LineField } from '../ui/line-field';
 import { QuantityField } from '../ui/quantity-field';
 import { AbrasivesStore } from '../data/abrasives.store';
-import { changed, FieldChange } from '../platform/change';
+import type { FieldChange } from '../platform/change';
+import { changed } from '../platform/change';
 
 const SHAPE_WORDS: Readonly<Record<EdgeShape, string>> = {
   straight: 'Straight edges',

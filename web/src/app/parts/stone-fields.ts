@@ -17,7 +17,8 @@ import { ChoiceField } from '../ui/choice-field';
 import { LineField } from '../ui/line-field';
 import { QuantityField } from '../ui/quantity-field';
 import { usualLubricant } from './stone-draft';
-import { changed, FieldChange } from '../platform/change';
+import type { FieldChange } from '../platform/change';
+import { changed } from '../platform/change';
 
 const STANDARD_WORDS = {
   'FEPA-P': 'P grade (FEPA P)',

@@ -8,7 +8,8 @@ import { formatDay } from '@mellow-anvil/core/base';
 import type { Sentences } from '../ui/checks';
 import { Figures } from '../ui/figures';
 import { QuantityField } from '../ui/quantity-field';
-import { FieldChange, changed } from '../platform/change';
+import type { FieldChange } from '../platform/change';
+import { changed } from '../platform/change';
 
 const NONE: Wheel = { readings: [] };
 

@@ -24,7 +24,8 @@ import { Figures } from '../ui/figures';
 import { LineField } from '../ui/line-field';
 import { Notices } from '../platform/notices';
 import { QuantityField } from '../ui/quantity-field';
-import { FieldChange, changed } from '../platform/change';
+import type { FieldChange } from '../platform/change';
+import { changed } from '../platform/change';
 
 const STEP: Readonly<Record<UseMeasure, number>> = { minutes: 15, metresPlaned: 10, mortises: 1 };
 const FIRST_CHIP_MM = 0.1;

@@ -5,7 +5,8 @@ import { contentOf } from '../data/collection.store';
 import { Notices } from '../platform/notices';
 import { told } from '../platform/problem';
 import { sentencesFor, sentencesOf, type SchemaName, type Sentences } from './checks';
-import { changed, FieldChange } from '../platform/change';
+import type { FieldChange } from '../platform/change';
+import { changed } from '../platform/change';
 
 /** Where a draft goes. */
 interface Keeper<T extends object> {
@@ -90,7 +91,9 @@ export class Draft<T extends object, D extends object = T> {
     this.refusal.set('');
     const { notKept = 'Not kept yet: change what is marked above.' } = this.options;
     this.sending.set(true);
-    const kept = (await this.check()) ? await this.send() : void this.refusal.set(notKept);
+    const right = await this.check();
+    if (!right) this.refusal.set(notKept);
+    const kept = right ? await this.send() : undefined;
     this.sending.set(false);
     return kept;
   }

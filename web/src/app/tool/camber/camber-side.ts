@@ -24,7 +24,8 @@ import { contentOf } from '../../data/collection.store';
 import { Figures } from '../../ui/figures';
 import { Notices } from '../../platform/notices';
 import { ToolsStore } from '../../data/tools.store';
-import { asIron, designed, draftOf, Iron, type CamberDraft } from './camber-draft';
+import type { Iron } from './camber-draft';
+import { asIron, designed, draftOf, type CamberDraft } from './camber-draft';
 import { DesignPanel } from './design-panel';
 import { MakePanel } from './make-panel';
 import { ReadCaliper } from './read-caliper';
@@ -33,7 +34,7 @@ import { ReadShaving } from './read-shaving';
 import { ReadTracks } from './read-tracks';
 import { TrackPanel } from './track-panel';
 import { Draft } from '../../ui/draft';
-import { FieldChange } from '../../platform/change';
+import type { FieldChange } from '../../platform/change';
 
 type Part = 'design' | 'make' | 'read' | 'track';
 const PARTS: readonly { readonly value: Part; readonly label: string }[] = [

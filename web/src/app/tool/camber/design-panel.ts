@@ -24,7 +24,8 @@ import {
 } from './camber-draft';
 import { FrontArc } from '../../drawings/front-arc';
 import { ShavingDrawing } from '../../drawings/shaving-drawing';
-import { changed, FieldChange } from '../../platform/change';
+import type { FieldChange } from '../../platform/change';
+import { changed } from '../../platform/change';
 
 const LOW_BED_DEG = 12;
 

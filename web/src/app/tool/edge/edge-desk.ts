@@ -28,7 +28,8 @@ import { FAMILY_OPTIONS, readable, usualEdge, type BladeDraft, type EdgeDraft } 
 import { EdgeFields } from './edge-fields';
 import { EdgeSection, type EdgeDrag } from './edge-section';
 import { FrontView } from '../../drawings/front-view';
-import { changed, FieldChange } from '../../platform/change';
+import type { FieldChange } from '../../platform/change';
+import { changed } from '../../platform/change';
 
 /** An edge on the desk: the drawing with its handles, and every figure beside it. */
 @Component({

@@ -33,7 +33,7 @@ import { KeepPanel } from './keep-panel';
 import { SkewPanel } from './skew-panel';
 import { ToolsStore } from '../../data/tools.store';
 import { Draft } from '../../ui/draft';
-import { FieldChange } from '../../platform/change';
+import type { FieldChange } from '../../platform/change';
 
 type Panel = 'plane' | 'advice' | 'keep' | 'back' | 'skew';
 const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [

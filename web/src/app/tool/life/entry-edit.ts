@@ -31,7 +31,8 @@ import { EntryOutcome } from './entry-outcome';
 import { EntrySteps } from './entry-steps';
 import { KIND_WORDS, MEASURE_WORDS } from '../../words/entry-words';
 import { Draft } from '../../ui/draft';
-import { changed, FieldChange } from '../../platform/change';
+import type { FieldChange } from '../../platform/change';
+import { changed } from '../../platform/change';
 
 const NEW_NICK_MM = 0.2;
 

@@ -15,7 +15,8 @@ import { LineField } from '../../ui/line-field';
 import { QuantityField } from '../../ui/quantity-field';
 import type { Sentences } from '../../ui/checks';
 import { BURR_SAID, PROOF_PASSED } from '../../words/entry-words';
-import { changed, FieldChange } from '../../platform/change';
+import type { FieldChange } from '../../platform/change';
+import { changed } from '../../platform/change';
 
 const NOT_SAID = '';
 

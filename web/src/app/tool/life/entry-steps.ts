@@ -7,7 +7,8 @@ import type { SessionStep } from '@mellow-anvil/core/record';
 import { AbrasivesStore } from '../../data/abrasives.store';
 import type { Sentences } from '../../ui/checks';
 import { QuantityField } from '../../ui/quantity-field';
-import { FieldChange, changed } from '../../platform/change';
+import type { FieldChange } from '../../platform/change';
+import { changed } from '../../platform/change';
 
 /** What was done on each abrasive, to be filled in or put right. */
 @Component({

@@ -8,7 +8,7 @@ import { intake, type IntakeLine, type PlanRequest, ROUNDING_DEG } from '@mellow
 import { asItStands, type EdgeState } from '@mellow-anvil/core/record';
 import { Figures } from '../../ui/figures';
 import { TREATMENT_WORDS } from '../../words/condition-words';
-import { FieldChange } from '../../platform/change';
+import type { FieldChange } from '../../platform/change';
 
 /** What the condition comes to: the word, the arithmetic behind it, and the other ways one choice away. */
 @Component({

@@ -14,7 +14,7 @@ import { Figures } from '../../ui/figures';
 import { QuantityField } from '../../ui/quantity-field';
 import { ConditionAsk } from './condition-ask';
 import { SCHOOL_WORDS, WAY_WORDS } from '../../words/condition-words';
-import { FieldChange } from '../../platform/change';
+import type { FieldChange } from '../../platform/change';
 
 /** What a plan asks of the person: how dull, how fine, and at what pace. */
 @Component({

@@ -6,7 +6,8 @@ import { ButtonDirective } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Stored } from '@mellow-anvil/contract';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
-import { backStrategy, SingleBevelEdge, type Tool } from '@mellow-anvil/core/blade';
+import type { SingleBevelEdge } from '@mellow-anvil/core/blade';
+import { backStrategy, type Tool } from '@mellow-anvil/core/blade';
 import {
   bladeGeometry,
   clampedWidthMm,
