@@ -1,6 +1,22 @@
 import { Joi } from './joi.js';
 import { shape } from './shape.js';
-import { type Abrasive, ABRASIVE_KIND_NAMES, type AbrasiveKind, type Between, type Grade, grit, GRIT_STANDARDS, isWheel, kindFacts, LUBRICANTS, type Sheets, STROP_FACES, type StropFace, type Wheel, type WheelReading } from '@mellow-anvil/core/abrasive';
+import {
+  type Abrasive,
+  ABRASIVE_KIND_NAMES,
+  type AbrasiveKind,
+  type Between,
+  type Grade,
+  grit,
+  GRIT_STANDARDS,
+  isWheel,
+  kindFacts,
+  LUBRICANTS,
+  type Sheets,
+  STROP_FACES,
+  type StropFace,
+  type Wheel,
+  type WheelReading,
+} from '@mellow-anvil/core/abrasive';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
 import { EDGE_SHAPES, type EdgeShape } from '@mellow-anvil/core/blade';
 import { atField, day, id, instant, line, notes, number, oneOf, related, whole } from './fields.js';

@@ -1,6 +1,14 @@
 import { Joi, type ArraySchema, type ObjectSchema, type StrictSchemaMap } from './joi.js';
 import { shape } from './shape.js';
-import { type BoardAsked, type BoardRevision, type BoardSizes, type BoardStop, MOST_STOPS, type SettingBoard, type StopAsked } from '@mellow-anvil/core/guide';
+import {
+  type BoardAsked,
+  type BoardRevision,
+  type BoardSizes,
+  type BoardStop,
+  MOST_STOPS,
+  type SettingBoard,
+  type StopAsked,
+} from '@mellow-anvil/core/guide';
 import { day, id, line, number, whole } from './fields.js';
 
 const sizes: StrictSchemaMap<BoardSizes> = {

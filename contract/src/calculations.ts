@@ -1,9 +1,41 @@
 import { Joi } from './joi.js';
-import { ABRASIVE_KIND_NAMES, grit, GRIT_STANDARDS, learnedRate, type LearnedRate } from '@mellow-anvil/core/abrasive';
+import {
+  ABRASIVE_KIND_NAMES,
+  grit,
+  GRIT_STANDARDS,
+  learnedRate,
+  type LearnedRate,
+} from '@mellow-anvil/core/abrasive';
 import { angleAdvice, finishAdvice, JOBS } from '@mellow-anvil/core/advice';
-import { backBevel, type Condition, type Edge, edgeKeep, FAMILY_NAMES, hollowGrind, type HollowGrindInput, honedHollow, type HostPlane, landGrowth, planeAngles, type PlaneAnglesInput, settingShift, skewCut, STEEL_NAMES } from '@mellow-anvil/core/blade';
+import {
+  backBevel,
+  type Condition,
+  type Edge,
+  edgeKeep,
+  FAMILY_NAMES,
+  hollowGrind,
+  type HollowGrindInput,
+  honedHollow,
+  type HostPlane,
+  landGrowth,
+  planeAngles,
+  type PlaneAnglesInput,
+  settingShift,
+  skewCut,
+  STEEL_NAMES,
+} from '@mellow-anvil/core/blade';
 import { regrindInterval, wedgeHeat } from '@mellow-anvil/core/grinding';
-import { foldTo, guideAngle, guideCalibration, guideProjection, knifeLift, type KnifeLiftInput, liftStack, type Packing, wheelSupport } from '@mellow-anvil/core/guide';
+import {
+  foldTo,
+  guideAngle,
+  guideCalibration,
+  guideProjection,
+  knifeLift,
+  type KnifeLiftInput,
+  liftStack,
+  type Packing,
+  wheelSupport,
+} from '@mellow-anvil/core/guide';
 import { countdown, intake, progression } from '@mellow-anvil/core/plan';
 import type { Calculation } from './calculation.js';
 import { camberCalculations } from './camber-calculations.js';

@@ -1,5 +1,16 @@
 import { Joi } from './joi.js';
-import { boardTracks, type BoardTracksInput, camber, camberReading, camberStrokes, cornerLeanDeg, type LeanInput, lightReading, profileReading, rocker } from '@mellow-anvil/core/camber';
+import {
+  boardTracks,
+  type BoardTracksInput,
+  camber,
+  camberReading,
+  camberStrokes,
+  cornerLeanDeg,
+  type LeanInput,
+  lightReading,
+  profileReading,
+  rocker,
+} from '@mellow-anvil/core/camber';
 import { gougeArc, rodFit } from '@mellow-anvil/core/curve';
 import type { Calculation } from './calculation.js';
 import { number } from './fields.js';

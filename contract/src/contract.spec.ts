@@ -1,7 +1,14 @@
 import fc from 'fast-check';
 import { Joi, type Schema } from './joi.js';
 import { FAMILIES, type Family, FAMILY_NAMES, familyFacts, STEEL_NAMES } from '@mellow-anvil/core/blade';
-import { GENERIC_SIDE_CLAMPING_GUIDE, guideAngle, guideProjection, type GuideSeat, liftStack, seatGeometry } from '@mellow-anvil/core/guide';
+import {
+  GENERIC_SIDE_CLAMPING_GUIDE,
+  guideAngle,
+  guideProjection,
+  type GuideSeat,
+  liftStack,
+  seatGeometry,
+} from '@mellow-anvil/core/guide';
 import { progression } from '@mellow-anvil/core/plan';
 import { abrasiveSchema } from './abrasives.js';
 import { calculations } from './calculations.js';

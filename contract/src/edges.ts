@@ -1,6 +1,23 @@
 import { Joi, type NumberSchema, type ObjectSchema, type StringSchema } from './joi.js';
 import { shape } from './shape.js';
-import { BACKS, type DoubleBevelEdge, type Edge, type EdgeForm, type Family, FAMILY_NAMES, familyFacts, type FrontLine, type GougeEdge, GRINDS, type HookEdge, type KnifeEdge, type KnifeSetEdge, type ScrapingEdge, type SingleBevelEdge, type VEdge } from '@mellow-anvil/core/blade';
+import {
+  BACKS,
+  type DoubleBevelEdge,
+  type Edge,
+  type EdgeForm,
+  type Family,
+  FAMILY_NAMES,
+  familyFacts,
+  type FrontLine,
+  type GougeEdge,
+  GRINDS,
+  type HookEdge,
+  type KnifeEdge,
+  type KnifeSetEdge,
+  type ScrapingEdge,
+  type SingleBevelEdge,
+  type VEdge,
+} from '@mellow-anvil/core/blade';
 import { number, oneOf, related, whole } from './fields.js';
 
 const form = (name: EdgeForm): StringSchema<never> =>

@@ -1,6 +1,15 @@
 import { Joi, type ObjectSchema } from './joi.js';
 import { shape } from './shape.js';
-import { type Guide, GUIDE_FORMS, type GuideForm, type GuideGeometry, type GuideReading, type GuideSeat, ROLLER_FORMS, type SeatReadings } from '@mellow-anvil/core/guide';
+import {
+  type Guide,
+  GUIDE_FORMS,
+  type GuideForm,
+  type GuideGeometry,
+  type GuideReading,
+  type GuideSeat,
+  ROLLER_FORMS,
+  type SeatReadings,
+} from '@mellow-anvil/core/guide';
 import { atField, id, line, notes, number, oneOf, related } from './fields.js';
 
 export const readingsSchema = Joi.array()

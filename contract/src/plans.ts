@@ -2,7 +2,28 @@ import { Joi, type NumberSchema } from './joi.js';
 import { shape, withFields } from './shape.js';
 import { ABRASIVE_KIND_NAMES, CARE_KINDS } from '@mellow-anvil/core/abrasive';
 import { type Condition, CONDITIONS, type Fault, FAULTS } from '@mellow-anvil/core/blade';
-import { type BackStep, type CamberRequest, type CamberStep, type GrindingStep, type GrindRequest, type HoningJob, type HoningPlan, type PlanCare, type PlanRequest, type PlanStep, type ProgressionStep, SCHOOLS, type ShapingStep, STROP_PURPOSES, type StropStep, type TooMuch, TREATMENTS, type Verdict, type WayOut, WAYS_OUT } from '@mellow-anvil/core/plan';
+import {
+  type BackStep,
+  type CamberRequest,
+  type CamberStep,
+  type GrindingStep,
+  type GrindRequest,
+  type HoningJob,
+  type HoningPlan,
+  type PlanCare,
+  type PlanRequest,
+  type PlanStep,
+  type ProgressionStep,
+  SCHOOLS,
+  type ShapingStep,
+  STROP_PURPOSES,
+  type StropStep,
+  type TooMuch,
+  TREATMENTS,
+  type Verdict,
+  type WayOut,
+  WAYS_OUT,
+} from '@mellow-anvil/core/plan';
 import { WAYS } from '@mellow-anvil/core/work';
 import type { Plan } from '@mellow-anvil/core/workshop';
 import { id, line, number, oneOf, whole } from './fields.js';

@@ -1,7 +1,37 @@
-import { type Care, CARE_KINDS, type CareKind, type DueCare, type LearnedRate, type StoneCare, type StoneRecord, type StonesRecord } from '@mellow-anvil/core/abrasive';
+import {
+  type Care,
+  CARE_KINDS,
+  type CareKind,
+  type DueCare,
+  type LearnedRate,
+  type StoneCare,
+  type StoneRecord,
+  type StonesRecord,
+} from '@mellow-anvil/core/abrasive';
 import { USE_MEASURES } from '@mellow-anvil/core/blade';
-import type { CamberState, ChipRecord, Creep, EdgeChips, EdgeState, LastSetting, LastUse, LifeEntry, RateReading, Session, StropRhythm, ToolRecord, UsualLife, Wear } from '@mellow-anvil/core/record';
-import { type EdgeAtWork, type EdgeCurve, type FacetNow, FACETS, type WornTip } from '@mellow-anvil/core/work';
+import type {
+  CamberState,
+  ChipRecord,
+  Creep,
+  EdgeChips,
+  EdgeState,
+  LastSetting,
+  LastUse,
+  LifeEntry,
+  RateReading,
+  Session,
+  StropRhythm,
+  ToolRecord,
+  UsualLife,
+  Wear,
+} from '@mellow-anvil/core/record';
+import {
+  type EdgeAtWork,
+  type EdgeCurve,
+  type FacetNow,
+  FACETS,
+  type WornTip,
+} from '@mellow-anvil/core/work';
 import { careSchema } from './cares.js';
 import { day, id, instant, oneOf } from './fields.js';
 import { Joi, type ObjectSchema } from './joi.js';

@@ -2,9 +2,29 @@ import { Joi, type AlternativesSchema, type SchemaMap } from './joi.js';
 import { shape } from './shape.js';
 import { CARE_KINDS } from '@mellow-anvil/core/abrasive';
 import { MANNERS } from '@mellow-anvil/core/blade';
-import { type BenchStep, COUNTS, type Lift, type RunGrinding, type Station, type StationKind, STROP_PURPOSES } from '@mellow-anvil/core/plan';
+import {
+  type BenchStep,
+  COUNTS,
+  type Lift,
+  type RunGrinding,
+  type Station,
+  type StationKind,
+  STROP_PURPOSES,
+} from '@mellow-anvil/core/plan';
 import { BURRS, PROOFS } from '@mellow-anvil/core/record';
-import { BURR_FEELS, BURR_PLACES, COLOUR_LEFT, HEATS, POLISHES, type PutIn, type RunEvent, type RunFactKind, type RunPlan, SHAKES, SKIPS } from '@mellow-anvil/core/run';
+import {
+  BURR_FEELS,
+  BURR_PLACES,
+  COLOUR_LEFT,
+  HEATS,
+  POLISHES,
+  type PutIn,
+  type RunEvent,
+  type RunFactKind,
+  type RunPlan,
+  SHAKES,
+  SKIPS,
+} from '@mellow-anvil/core/run';
 import { FACETS } from '@mellow-anvil/core/work';
 import { id, instant, line, number, oneOf, whole } from './fields.js';
 import { conditionSchema } from './plans.js';
@@ -111,9 +131,7 @@ const plan = shape<RunPlan>({
   order: Joi.array().items(station).min(1).max(300).optional(),
 })
   .custom((value: RunPlan, helpers) => {
-    const lost = (value.order ?? []).find(
-      (each) => 'step' in each && each.step !== undefined && each.step >= value.steps.length,
-    );
+    const lost = (value.order ?? []).find((each) => 'step' in each && (each.step ?? 0) >= value.steps.length);
     return lost ? helpers.error('order.step') : value;
   })
   .messages({ 'order.step': 'The order of work names a step the plan does not have.' })

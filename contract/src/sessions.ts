@@ -2,7 +2,16 @@ import { Joi } from './joi.js';
 import { shape } from './shape.js';
 import { CAMBER_READ_BY, type CamberRead } from '@mellow-anvil/core/camber';
 import type { SessionSetting, StopUsed } from '@mellow-anvil/core/guide';
-import { BURRS, type Chips, type Outcome, PROOFS, type Session, SESSION_KINDS, type SessionStep, type Use } from '@mellow-anvil/core/record';
+import {
+  BURRS,
+  type Chips,
+  type Outcome,
+  PROOFS,
+  type Session,
+  SESSION_KINDS,
+  type SessionStep,
+  type Use,
+} from '@mellow-anvil/core/record';
 import { BURR_PLACES } from '@mellow-anvil/core/run';
 import { FACETS } from '@mellow-anvil/core/work';
 import { atField, id, instant, line, notes, number, oneOf, whole } from './fields.js';

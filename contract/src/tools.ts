@@ -1,6 +1,19 @@
 import { shape } from './shape.js';
 import { Refusal } from '@mellow-anvil/core/base';
-import { CAMBER_JOBS, type CamberDesign, type Edge, edgeChain, FAMILY_NAMES, frontProfile, type HostPlane, MANNERS, type Overruling, RACK_STATES, STEEL_NAMES, type Tool } from '@mellow-anvil/core/blade';
+import {
+  CAMBER_JOBS,
+  type CamberDesign,
+  type Edge,
+  edgeChain,
+  FAMILY_NAMES,
+  frontProfile,
+  type HostPlane,
+  MANNERS,
+  type Overruling,
+  RACK_STATES,
+  STEEL_NAMES,
+  type Tool,
+} from '@mellow-anvil/core/blade';
 import { edge } from './edges.js';
 import { atField, instant, line, notes, number, oneOf } from './fields.js';
 

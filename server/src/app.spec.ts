@@ -3,7 +3,7 @@ import { request } from 'node:http';
 import { Ajv2019 } from 'ajv/dist/2019.js';
 import { FAMILY_NAMES, type Tool } from '@mellow-anvil/core/blade';
 import { guideProjection } from '@mellow-anvil/core/guide';
-import { planHoning } from '@mellow-anvil/core/plan';
+import { planHoning, type HoningPlan } from '@mellow-anvil/core/plan';
 import { httpReference } from './platform/http-reference.js';
 import { workshopJsonSchema } from './platform/openapi.js';
 import { GUIDE, JIGS, TOOLS, session, stone } from './testing/fixtures.js';
@@ -152,6 +152,21 @@ describe('the server over a real SQLite file', () => {
   });
 
   describe('plans', () => {
+    it('are kept whose micro-bevel comes last, each step with its facet', async () => {
+      const tool = (await ask('POST', '/api/tools', TOOLS['mortise-chisel'])).body;
+      for (const grade of ['400', '1000', '8000']) await ask('POST', '/api/abrasives', stone(grade, grade));
+      const made = await ask('POST', '/api/plans', {
+        name: 'Micro last',
+        toolId: tool.id,
+        request: { condition: { kind: 'unknown' }, finishUm: 2, forceN: 20, strokesPerMin: 40, laidAside: [] },
+      });
+      expect(made.status).toBe(201);
+      const facets = (made.body.result as HoningPlan).steps.map(({ facet }) => facet);
+      expect([facets[0], facets.at(-1)]).toEqual(['secondary', 'micro']);
+      // Its file opens again, too.
+      expect((await ask('PUT', '/api/workshop', (await ask('GET', '/api/workshop')).body)).status).toBe(200);
+    });
+
     it('works a plan out on the bench set as it stands, as core does', async () => {
       const tool = (await ask('POST', '/api/tools', chisel)).body;
       const guide = (await ask('POST', '/api/guides', GUIDE)).body;

@@ -93,7 +93,7 @@ const SAMPLE: SingleBevelEdge = {
       gap: 0.9rem 1.2rem;
     }
     .moved {
-      border-left: 5px solid var(--accent);
+      border-left: var(--mark) solid var(--accent);
       padding-left: 0.8rem;
     }
     .moved ul {

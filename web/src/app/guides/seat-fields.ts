@@ -30,7 +30,7 @@ const REGISTERS = [
       grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
       gap: 0.9rem 1.2rem;
       border: 0;
-      border-left: 5px solid var(--leather);
+      border-left: var(--mark) solid var(--leather);
       margin: 0;
       padding: 0.2rem 0 0.2rem 1rem;
       align-items: start;
@@ -49,7 +49,7 @@ const REGISTERS = [
       flex-wrap: wrap;
     }
     ma-measure-seat {
-      border-left: 5px solid var(--accent);
+      border-left: var(--mark) solid var(--accent);
       padding-left: 1rem;
     }
   `,

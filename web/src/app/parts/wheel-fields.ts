@@ -46,7 +46,7 @@ const NONE: Wheel = { readings: [] };
       display: flex;
       gap: 0.5rem;
       align-items: center;
-      min-height: 44px;
+      min-height: var(--touch);
     }
     ol {
       list-style: none;

@@ -87,7 +87,7 @@ import { changed as amended, type FieldChange } from '../platform/change';
       text-align: right;
     }
     .moved {
-      border-left: 5px solid var(--accent);
+      border-left: var(--mark) solid var(--accent);
       background: var(--accent-wash);
       padding: 0.7rem 1rem;
       display: grid;

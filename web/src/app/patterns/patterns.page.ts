@@ -64,7 +64,7 @@ const PAPERS: readonly { readonly value: Paper; readonly label: string }[] = [
       padding: 0;
     }
     .moved {
-      border-left: 5px solid var(--accent);
+      border-left: var(--mark) solid var(--accent);
       padding-left: 0.7rem;
     }
     .fields {

@@ -60,7 +60,7 @@ const BAR_MM = 12;
       gap: 0.8rem;
     }
     .note {
-      border-left: 5px solid var(--leather);
+      border-left: var(--mark) solid var(--leather);
       padding-left: 0.7rem;
       margin: 0;
     }

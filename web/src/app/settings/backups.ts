@@ -43,7 +43,7 @@ const AT_FIRST = 6;
       flex-wrap: wrap;
       gap: 0.3rem 0.9rem;
       align-items: center;
-      min-height: 44px;
+      min-height: var(--touch);
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

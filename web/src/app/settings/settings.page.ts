@@ -36,7 +36,7 @@ import { SettingsStore } from '../data/settings.store';
       font-size: 0.95rem;
     }
     input {
-      min-height: 44px;
+      min-height: var(--touch);
       width: 20rem;
       max-width: 100%;
     }

@@ -66,7 +66,7 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
     .find input {
       grid-column: 1 / -1;
       width: 100%;
-      min-height: 44px;
+      min-height: var(--touch);
     }
     nav {
       overflow-y: auto;
@@ -86,7 +86,7 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
       display: grid;
       grid-template-columns: minmax(0, 1fr) auto;
       align-items: start;
-      border-left: 5px solid transparent;
+      border-left: var(--mark) solid transparent;
       border-radius: 0 var(--radius) var(--radius) 0;
       padding: 0.3rem 0.4rem 0.4rem 0;
     }
@@ -112,7 +112,7 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
       line-height: 1.2;
     }
     :host ::ng-deep .used {
-      min-height: 44px;
+      min-height: var(--touch);
     }
     .stropped {
       grid-column: 2;

@@ -88,7 +88,7 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
     }
     .head p-select {
       width: 100%;
-      min-height: 44px;
+      min-height: var(--touch);
       align-items: center;
     }
     .due {

@@ -62,7 +62,7 @@ const FIRST_CHIP_MM = 0.1;
     }
     .amount ::ng-deep .p-button {
       min-width: 52px;
-      min-height: 44px;
+      min-height: var(--touch);
       font-size: 1.4rem;
     }
   `,

@@ -90,7 +90,7 @@ const SIDES = [
       text-decoration: none;
       font-weight: 700;
       border-bottom: 4px solid transparent;
-      min-height: 44px;
+      min-height: var(--touch);
     }
     header a.here {
       border-bottom-color: var(--accent);

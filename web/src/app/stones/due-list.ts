@@ -35,7 +35,7 @@ import { Figures } from '../ui/figures';
   styles: `
     section {
       background: var(--accent-wash);
-      border-left: 5px solid var(--accent);
+      border-left: var(--mark) solid var(--accent);
       padding: 0.5rem 0.9rem;
     }
     h2 {

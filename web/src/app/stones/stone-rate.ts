@@ -85,7 +85,7 @@ const BY_WORDS: Readonly<Record<RateReading['by'], string>> = {
       margin: 0;
     }
     .warning {
-      border-left: 5px solid var(--danger);
+      border-left: var(--mark) solid var(--danger);
       padding-left: 0.8rem;
     }
     .figure {

@@ -64,7 +64,7 @@ let fields = 0;
     }
     input {
       width: 6.4rem;
-      min-height: 44px;
+      min-height: var(--touch);
       font-variant-numeric: tabular-nums;
     }
     .unit {

@@ -73,7 +73,7 @@ const BYS: readonly { readonly value: By; readonly label: string }[] = [
       gap: 0.9rem;
     }
     .told {
-      border-left: 5px solid var(--leather);
+      border-left: var(--mark) solid var(--leather);
       padding-left: 0.8rem;
     }
   `,

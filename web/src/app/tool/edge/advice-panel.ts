@@ -64,7 +64,7 @@ const WOOD_TO_BEGIN = 'White oak';
       gap: 0.6rem;
       align-items: center;
       align-self: end;
-      min-height: 44px;
+      min-height: var(--touch);
     }
     dd.range {
       font-size: 1.3rem;

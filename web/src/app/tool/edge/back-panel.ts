@@ -45,7 +45,7 @@ const WORDS: Readonly<Record<Back, string>> = {
       display: flex;
       gap: 0.8rem;
       align-items: center;
-      min-height: 44px;
+      min-height: var(--touch);
       width: 100%;
       padding: 0.2rem 0.4rem;
       background: none;

@@ -47,7 +47,7 @@ const NEW_NICK_MM = 0.2;
       gap: 0.8rem;
       padding: 0.8rem;
       background: var(--raised);
-      border-left: 5px solid var(--accent);
+      border-left: var(--mark) solid var(--accent);
     }
     .fields {
       display: flex;
@@ -66,7 +66,7 @@ const NEW_NICK_MM = 0.2;
       font-size: 0.95rem;
     }
     input {
-      min-height: 44px;
+      min-height: var(--touch);
     }
     ma-quantity {
       max-width: 13rem;

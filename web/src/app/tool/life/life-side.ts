@@ -58,7 +58,7 @@ const AT_FIRST = 25;
       grid-template-columns: 7.2rem 6rem 1fr;
       gap: 0.8rem;
       width: 100%;
-      min-height: 44px;
+      min-height: var(--touch);
       padding: 0.45rem 0.3rem;
       text-align: left;
       font: inherit;

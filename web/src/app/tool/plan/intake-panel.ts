@@ -59,7 +59,7 @@ import type { FieldChange } from '../../platform/change';
       gap: 0.2rem 1rem;
       align-items: center;
       background: var(--panel);
-      border-left: 5px solid var(--leather);
+      border-left: var(--mark) solid var(--leather);
       padding: 0.6rem 0.9rem;
     }
     .needs {

@@ -47,7 +47,7 @@ import type { FieldChange } from '../../platform/change';
       display: flex;
       gap: 0.5rem;
       align-items: center;
-      min-height: 44px;
+      min-height: var(--touch);
       padding-top: 1.6rem;
     }
     ma-quantity {

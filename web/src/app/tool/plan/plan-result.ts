@@ -53,7 +53,7 @@ const MANNER_CHOICES: readonly { readonly value: Manner; readonly label: string;
       display: inline-flex;
     }
     .since {
-      border-left: 5px solid var(--leather);
+      border-left: var(--mark) solid var(--leather);
       padding-left: 0.7rem;
     }
     .total {

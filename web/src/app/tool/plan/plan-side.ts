@@ -70,7 +70,7 @@ type Draft = Omit<Plan, 'result'>;
       align-items: center;
       padding: 0.5rem 0.8rem;
       background: var(--accent-wash);
-      border-left: 5px solid var(--accent);
+      border-left: var(--mark) solid var(--accent);
       font-weight: 700;
     }
     .which {

@@ -40,7 +40,7 @@ import { SCHOOL_WORDS } from '../../words/condition-words';
       color: var(--muted);
     }
     .here th {
-      border-left: 5px solid var(--accent);
+      border-left: var(--mark) solid var(--accent);
       padding-left: 0.6rem;
     }
   `,

@@ -73,7 +73,7 @@ type Row = StepRow | CareRow | BetweenRow | { readonly row: 'grind' };
       gap: 0.2rem 0.8rem;
       padding: 0.25rem 0 0.25rem 0.9rem;
       border-bottom: 1px solid var(--line);
-      border-left: 5px solid var(--line);
+      border-left: var(--mark) solid var(--line);
       min-height: 34px;
     }
     .between span {

@@ -38,7 +38,7 @@ import { GuidesStore } from '../../data/guides.store';
     p {
       margin: 0;
       padding-left: 0.8rem;
-      border-left: 5px solid var(--leather);
+      border-left: var(--mark) solid var(--leather);
     }
     .differs {
       border-left-color: var(--danger);

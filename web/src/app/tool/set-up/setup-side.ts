@@ -118,7 +118,7 @@ interface ShimTyped {
       padding-top: 0.9rem;
     }
     .told {
-      border-left: 5px solid var(--leather);
+      border-left: var(--mark) solid var(--leather);
       padding-left: 0.8rem;
       margin: 0;
     }
