@@ -158,7 +158,13 @@ describe('the server over a real SQLite file', () => {
       const made = await ask('POST', '/api/plans', {
         name: 'Micro last',
         toolId: tool.id,
-        request: { condition: { kind: 'unknown' }, finishUm: 2, forceN: 20, strokesPerMin: 40, laidAside: [] },
+        request: {
+          condition: { kind: 'unknown' },
+          finishUm: 2,
+          forceN: 20,
+          strokesPerMin: 40,
+          laidAside: [],
+        },
       });
       expect(made.status).toBe(201);
       const facets = (made.body.result as HoningPlan).steps.map(({ facet }) => facet);
