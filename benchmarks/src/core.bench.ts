@@ -1,8 +1,25 @@
-import { estimatedRemovalMm3PerNm, estimatedScratchUm, removalPerStrokeMm3 } from '@mellow-anvil/core/abrasive';
+import {
+  estimatedRemovalMm3PerNm,
+  estimatedScratchUm,
+  removalPerStrokeMm3,
+} from '@mellow-anvil/core/abrasive';
 import { judged, type PlacedWork, strokesTo } from '@mellow-anvil/core/camber';
 import { wedgeHeat } from '@mellow-anvil/core/grinding';
-import { GENERIC_SIDE_CLAMPING_GUIDE, guideAngle, guideCalibration, guideProjection, type GuideSeat, liftStack, seatGeometry } from '@mellow-anvil/core/guide';
-import { progression, type ProgressionAbrasive, type ProgressionInput, stoneSweep } from '@mellow-anvil/core/plan';
+import {
+  GENERIC_SIDE_CLAMPING_GUIDE,
+  guideAngle,
+  guideCalibration,
+  guideProjection,
+  type GuideSeat,
+  liftStack,
+  seatGeometry,
+} from '@mellow-anvil/core/guide';
+import {
+  progression,
+  type ProgressionAbrasive,
+  type ProgressionInput,
+  stoneSweep,
+} from '@mellow-anvil/core/plan';
 import { toolRecord } from '@mellow-anvil/core/record';
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { LONG_RECORD, sessionsOf, shopOf, stone } from './many.js';

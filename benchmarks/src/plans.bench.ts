@@ -1,7 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
 import { type Condition, CONDITIONS } from '@mellow-anvil/core/blade';
-import { defaultRequest, type HoningPlan, planHoning, SCHOOLS, TOO_MANY_STROKES } from '@mellow-anvil/core/plan';
+import {
+  defaultRequest,
+  type HoningPlan,
+  planHoning,
+  SCHOOLS,
+  TOO_MANY_STROKES,
+} from '@mellow-anvil/core/plan';
 import { asItStands, inOrderOfTime, toolRecord } from '@mellow-anvil/core/record';
 import type { Workshop } from '@mellow-anvil/core/workshop';
 import { median, type Row } from './table.js';
