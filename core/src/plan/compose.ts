@@ -1,12 +1,12 @@
 import { stonesAtWork, type StonesRecord } from '../abrasive/at-work.js';
 import type { Edge } from '../blade/edge.js';
 import { insist } from '../base/refusal.js';
-import { landMmOf, wholeLandMm, type ToolAtWork } from '../work/edge-at-work.js';
+import { landMmOf, wholeLandMm, type EdgeAtWork, type ToolAtWork } from '../work/edge-at-work.js';
 import type { Tool } from '../blade/tool.js';
 import { byTurns } from '../work/sides.js';
 import { contactMm2 } from '../work/worked.js';
-import { backWork, wholeBackMin } from './back-work.js';
-import { camberWork } from './camber-work.js';
+import { backWork, wholeBackMin, type BackStep } from './back-work.js';
+import { camberWork, type CamberWork } from './camber-work.js';
 import { startOf } from './honing-job.js';
 import { BACK_SD, likelyMinutes, likelyStrokes, rateSd, spreadsOf } from './how-sure.js';
 import { itemOn, leftBySteps } from './left-by-steps.js';
@@ -65,6 +65,14 @@ export function unjudged(
   return judgedLater(tool, bench, request, record, twoSettings);
 }
 
+/** A problem with its answer; `renewed` is its last step where that makes a micro-bevel anew. */
+interface Solved {
+  readonly problem: PlanProblem;
+  readonly input: ProgressionInput;
+  readonly chosen: Progression;
+  readonly renewed?: ProgressionStep;
+}
+
 /** {@link unjudged}; `below` is the problem of the secondary alone, where a micro-bevel is made anew on the last stone. */
 function judgedLater(
   tool: ToolAtWork,
@@ -74,25 +82,45 @@ function judgedLater(
   below?: PlanProblem & { readonly solved: ReturnType<PlanProblem['solve']> },
 ): Unjudged {
   const asIs = solverOf(tool, bench, request, record);
-  const asked = below ? { ...below, found: asIs.found } : asIs;
-  const { grinding, shaping, job, treatment, atHand, outOfReach } = asked;
-  const { input, chosen } = below?.solved ?? unmixed(asked.input, atHand, asked.solve);
-  /** A step with the push its stone is to have. */
-  const pushed = <S extends { readonly id: string }>(step: S): S & { readonly forceN?: number } => {
-    const forceN = input.abrasives.find(({ id }) => id === step.id)?.forceN;
-    return { ...step, ...(forceN !== undefined && { forceN }) };
+  const problem = below ? { ...below, found: asIs.found } : asIs;
+  const { input, chosen } = below?.solved ?? unmixed(problem.input, problem.atHand, problem.solve);
+  const renewed = below && renewedMicro(tool, problem, input, chosen);
+  const solved: Solved = { problem, input, chosen, ...(renewed && { renewed }) };
+  const parts = partsOf(tool, request, record, solved);
+  return {
+    plan: summedUp(tool, request, record, solved, parts),
+    judge: () => {
+      const judged = new Map(
+        verdicts(input, chosen, request.school ?? 'least-time').map((verdict) => [verdict.id, verdict]),
+      );
+      return bench.map(
+        ({ id }): Verdict => judged.get(id) ?? verdictOn(id, parts.strops, problem.outOfReach),
+      );
+    },
   };
+}
+
+/** What a plan consists of, beside what its problem begins with: stones, the curve, the back, the strop. */
+interface Parts {
+  readonly steps: readonly PlanStep[];
+  readonly curve?: CamberWork | undefined;
+  readonly back?: readonly BackStep[] | undefined;
+  readonly strops: readonly StropStep[];
+}
+
+function partsOf(tool: ToolAtWork, request: PlanRequest, record: StonesRecord, solved: Solved): Parts {
+  const { problem, input, chosen, renewed } = solved;
+  const stones = renewed ? [...chosen.steps.slice(0, -1), renewed] : chosen.steps;
+  const { contactMm2: face } = problem.job;
+  const curve = camberWork(tool, request.camber, input, { ...chosen, steps: stones }, face);
   const { wornSd, clearingSd } = spreadsOf(tool.edge, request.condition, request.landMm);
-  const renewed = below && renewedMicro(tool, asked, input, chosen);
-  const solved = renewed ? [...chosen.steps.slice(0, -1), renewed] : chosen.steps;
-  const curve = camberWork(tool, request.camber, input, { ...chosen, steps: solved }, job.contactMm2);
-  const steps = solved.map((step, i): PlanStep => {
+  const steps = stones.map((step, i): PlanStep => {
     const places = curve?.spread.get(step.id);
     // Of two sides each gets as many.
     const paired = byTurns(tool.edge) ? 2 * Math.ceil(step.strokes / 2) : step.strokes;
     const strokes = places?.reduce((sum, count) => sum + count, 0) ?? paired;
     return {
-      ...pushed(step),
+      ...pushed(step, input),
       strokes,
       ...likelyStrokes(strokes, i === 0 ? wornSd : clearingSd, rateSd(record, step.id)),
       minutes: step.minutes + (strokes - step.strokes) / request.strokesPerMin,
@@ -101,69 +129,97 @@ function judgedLater(
     };
   });
   const back = backWork(tool, request.condition, input, chosen)?.map((step) => ({
-    ...pushed(step),
+    ...pushed(step, input),
     ...(step.prepares && likelyStrokes(step.strokes, BACK_SD, rateSd(record, step.id))),
   }));
-  const wholeMin = wholeBackMin(tool, request.condition, input, chosen);
+  const lastUm = input.abrasives.find(({ id }) => id === chosen.steps.at(-1)?.id)?.sizeUm;
+  return { steps, curve, back, strops: stropSteps(tool, problem.atHand, request, lastUm) };
+}
+
+/** A step with the push its stone is to have. */
+function pushed<S extends { readonly id: string }>(
+  step: S,
+  { abrasives }: ProgressionInput,
+): S & { readonly forceN?: number } {
+  const forceN = abrasives.find(({ id }) => id === step.id)?.forceN;
+  return { ...step, ...(forceN !== undefined && { forceN }) };
+}
+
+/** The edge as the parts leave it, in the order they are done. */
+function edgeAfter(
+  tool: Tool,
+  { problem, input, renewed }: Solved,
+  { steps, curve, back = [] }: Parts,
+): EdgeAtWork {
   const shaped = curve?.step ? [{ ...curve.step, ...(renewed && { facet: 'secondary' as const }) }] : [];
-  const left = leftBySteps(tool, asked.found, input, [
-    ...(back ?? []).flatMap((step) => (step.prepares ? [{ ...step, facet: 'back' as const }] : [])),
+  return leftBySteps(tool, problem.found, input, [
+    ...back.flatMap((step) => (step.prepares ? [{ ...step, facet: 'back' as const }] : [])),
     ...steps.slice(0, 1),
     ...shaped,
     ...steps.slice(1),
   ]);
-  const lastUm = input.abrasives.find(({ id }) => id === chosen.steps.at(-1)?.id)?.sizeUm;
-  const strops = stropSteps(tool, atHand, request, lastUm);
+}
+
+/** Minutes of setting, of all of it, and of all of it in four of five cases. */
+function minutesOf(
+  tool: Tool,
+  request: PlanRequest,
+  record: StonesRecord,
+  { problem: { grinding, shaping }, renewed }: Solved,
+  { steps, curve, back = [], strops }: Parts,
+): Pick<HoningPlan, 'settingMin' | 'totalMin' | 'lowMin' | 'highMin'> {
   const settings = 1 + (shaping ? 1 : 0) + (renewed ? 1 : 0);
   const settingMin = heldInGuide(tool.edge) ? settings * SETTING_MIN : 0;
-  const parts = [
-    ...(shaping ? [shaping] : []),
+  const first = shaping ? [shaping] : [];
+  const all = [
+    ...first,
     ...steps,
     ...(curve?.step ? [curve.step] : []),
-    ...(back ?? []),
+    ...back,
     ...strops,
     ...(grinding ? [grinding] : []),
   ];
   const totalMin =
-    parts.reduce((sum, { minutes }) => sum + minutes, settingMin) +
+    all.reduce((sum, { minutes }) => sum + minutes, settingMin) +
     strops.reduce((sum, { id }) => sum + careMin(id, record), 0);
-  const likely = likelyMinutes(
-    totalMin,
-    [...(shaping ? [shaping] : []), ...steps, ...(back ?? [])],
-    request.strokesPerMin,
-  );
+  const { low, high } = likelyMinutes(totalMin, [...first, ...steps, ...back], request.strokesPerMin);
+  return { ...(settingMin > 0 && { settingMin }), totalMin, lowMin: low, highMin: high };
+}
+
+/** The parts as the plan that is shown. */
+function summedUp(
+  tool: ToolAtWork,
+  request: PlanRequest,
+  record: StonesRecord,
+  solved: Solved,
+  parts: Parts,
+): Unjudged['plan'] {
+  const { problem, input, chosen } = solved;
+  const { grinding, shaping, job, treatment, found } = problem;
+  const { steps, curve, back, strops } = parts;
+  const left = edgeAfter(tool, solved, parts);
+  const wholeMin = wholeBackMin(tool, request.condition, input, chosen);
   const used = [...chosen.steps, ...(curve?.step?.before ? [curve.step] : []), ...strops];
   return {
-    plan: {
-      treatment,
-      ...(grinding && { grinding }),
-      ...(shaping && {
-        shaping: { ...shaping, ...likelyStrokes(shaping.strokes, SHAPED_SD, rateSd(record, shaping.id)) },
-      }),
-      ...careOf(used, record),
-      job: {
-        ...job,
-        // What the record will say of it, should it be done so: finer stones take their share too.
-        recessionMm: left.recessionMm - asked.found.recessionMm,
-        landAfterMm: landMmOf(tool.edge, left),
-      },
-      steps,
-      ...(curve?.step && { camber: pushed(curve.step) }),
-      ...(curve?.grind && { curveToGrind: curve.grind }),
-      ...(back && { back }),
-      ...(wholeMin !== undefined && { wholeBackMin: wholeMin }),
-      ...stropsOf(strops),
-      ...(settingMin > 0 && { settingMin }),
-      totalMin,
-      lowMin: likely.low,
-      highMin: likely.high,
+    treatment,
+    ...(grinding && { grinding }),
+    ...(shaping && {
+      shaping: { ...shaping, ...likelyStrokes(shaping.strokes, SHAPED_SD, rateSd(record, shaping.id)) },
+    }),
+    ...careOf(used, record),
+    job: {
+      ...job,
+      // What the record will say of it, should it be done so: finer stones take their share too.
+      recessionMm: left.recessionMm - found.recessionMm,
+      landAfterMm: landMmOf(tool.edge, left),
     },
-    judge: () => {
-      const judged = new Map(
-        verdicts(input, chosen, request.school ?? 'least-time').map((verdict) => [verdict.id, verdict]),
-      );
-      return bench.map(({ id }): Verdict => judged.get(id) ?? verdictOn(id, strops, outOfReach));
-    },
+    steps,
+    ...(curve?.step && { camber: pushed(curve.step, input) }),
+    ...(curve?.grind && { curveToGrind: curve.grind }),
+    ...(back && { back }),
+    ...(wholeMin !== undefined && { wholeBackMin: wholeMin }),
+    ...stropsOf(strops),
+    ...minutesOf(tool, request, record, solved, parts),
   };
 }
 

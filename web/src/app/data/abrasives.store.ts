@@ -1,7 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import { combineLatest, map } from 'rxjs';
 import { type Abrasive, inOrder, setNames } from '@mellow-anvil/core/abrasive';
-import { BenchStore } from './stones.store';
+import { StonesStore } from './stones.store';
 import { CollectionStore } from './collection.store';
 
 /** The bench set, coarse to fine. */
@@ -13,7 +13,7 @@ export class AbrasivesStore extends CollectionStore<Abrasive> {
   readonly sets$ = this.items$.pipe(map((items) => setNames(items)));
 
   /** What an abrasive is called, by id; the record may name one that is gone. */
-  readonly nameOf$ = combineLatest([this.items$, inject(BenchStore).gone$]).pipe(
+  readonly nameOf$ = combineLatest([this.items$, inject(StonesStore).gone$]).pipe(
     map(([items, gone]) => {
       const names = new Map([
         ...gone.map(({ id, name }) => [id, `${name} (off the bench)`] as const),

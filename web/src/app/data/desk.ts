@@ -40,7 +40,7 @@ import {
 import { asItStands, type EdgeState, type Hand } from '@mellow-anvil/core/record';
 import { type Facet, FACETS } from '@mellow-anvil/core/work';
 import { AbrasivesStore } from './abrasives.store';
-import { BenchStore } from './stones.store';
+import { StonesStore } from './stones.store';
 import { ChosenSet } from './chosen-set';
 import { GuidesStore } from './guides.store';
 import { BoardsStore } from './boards.store';
@@ -88,7 +88,7 @@ export class Desk {
   private readonly abrasives = inject(AbrasivesStore);
   private readonly boards = inject(BoardsStore);
   private readonly records = inject(RecordsStore);
-  private readonly stones = inject(BenchStore);
+  private readonly stones = inject(StonesStore);
   private readonly set = inject(ChosenSet);
   private readonly notices = inject(Notices);
   private readonly choices = new BehaviorSubject<Choices>({ guides: {}, requests: {} });

@@ -11,17 +11,12 @@ import {
   timer,
   type Observable,
 } from 'rxjs';
-import type { STILL_RECKONING as Header, Stored } from '@mellow-anvil/contract';
-import type { LifeEntry, Session, ToolRecord } from '@mellow-anvil/core/record';
+import type { RecordsAnswer, STILL_RECKONING as Header, ToolLife } from '@mellow-anvil/contract';
 import { Undo } from '../platform/undo.store';
 
-export type Records = Readonly<Record<string, ToolRecord>>;
-export type Entry = LifeEntry<Stored<Session>>;
-
-export interface Life {
-  readonly record: ToolRecord;
-  readonly entries: readonly Entry[];
-}
+export type Records = RecordsAnswer;
+export type Life = ToolLife;
+export type Entry = Life['entries'][number];
 
 /** How long the rack waits for what is being reckoned, and when it asks again for the rest. */
 const WAIT_MS = 400;

@@ -1,38 +1,28 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import { EMPTY, catchError, map, shareReplay, startWith, switchMap, tap, type Observable } from 'rxjs';
-import type { Stored } from '@mellow-anvil/contract';
-import type { StonesRecord, Care, StoneRecord } from '@mellow-anvil/core/abrasive';
-import type { RateReading } from '@mellow-anvil/core/record';
+import type { StoneAnswer, StonesAnswer, Stored } from '@mellow-anvil/contract';
+import type { StonesRecord, Care } from '@mellow-anvil/core/abrasive';
 import { Undo } from '../platform/undo.store';
 
-interface Bench {
-  readonly stones: StonesRecord;
-  readonly gone: readonly { readonly id: string; readonly name: string }[];
-}
+export type StoneLife = StoneAnswer;
 
-/** One stone's record whole. */
-export interface StoneLife extends StoneRecord {
-  readonly readings: readonly RateReading[];
-  readonly cares: readonly Stored<Care>[];
-}
-
-const NOTHING: Bench = { stones: {}, gone: [] };
+const NOTHING: StonesAnswer = { stones: {}, gone: [] };
 
 /** How the stones stand, as the server reckons it from everything done on them and for them; and that care itself. */
 @Injectable({ providedIn: 'root' })
-export class BenchStore {
+export class StonesStore {
   private readonly http = inject(HttpClient);
   private readonly undo = inject(Undo);
 
-  private readonly bench$ = this.afterEveryChange(() => this.http.get<Bench>('/api/stones')).pipe(
+  private readonly stones$ = this.afterEveryChange(() => this.http.get<StonesAnswer>('/api/stones')).pipe(
     startWith(NOTHING),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
   /** By abrasive id; nothing until the first answer. */
-  readonly record$: Observable<StonesRecord> = this.bench$.pipe(map(({ stones }) => stones));
+  readonly record$: Observable<StonesRecord> = this.stones$.pipe(map(({ stones }) => stones));
   /** Names of abrasives off the bench that the record may name. */
-  readonly gone$ = this.bench$.pipe(map(({ gone }) => gone));
+  readonly gone$ = this.stones$.pipe(map(({ gone }) => gone));
 
   /** One stone's readings and care. */
   life(id: string): Observable<StoneLife> {

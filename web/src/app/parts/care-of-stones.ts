@@ -1,13 +1,13 @@
 import { Injectable, inject } from '@angular/core';
 import type { Care, CareKind } from '@mellow-anvil/core/abrasive';
 import { Notices } from '../platform/notices';
-import { BenchStore } from '../data/stones.store';
+import { StonesStore } from '../data/stones.store';
 import { CARE_DONE } from '../words/care-words';
 
 /** Puts care of a stone on record in one tap, and says so. */
 @Injectable({ providedIn: 'root' })
 export class CareOfStones {
-  private readonly bench = inject(BenchStore);
+  private readonly bench = inject(StonesStore);
   private readonly notices = inject(Notices);
 
   done(

@@ -18,7 +18,7 @@ import { shapeOfEdge } from '@mellow-anvil/core/blade';
 import { Desk } from '../data/desk';
 import { Figures } from '../ui/figures';
 import { AbrasivesStore } from '../data/abrasives.store';
-import { BenchStore } from '../data/stones.store';
+import { StonesStore } from '../data/stones.store';
 import { stateWord } from '../words/care-words';
 import { ChosenSet } from '../data/chosen-set';
 import { railPlaces, railScale } from './rail-layout';
@@ -184,7 +184,7 @@ export class Rail {
   private readonly router = inject(Router);
   private readonly store = inject(AbrasivesStore);
   protected readonly all = toSignal(this.store.inOrder$, { initialValue: [] });
-  private readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as StonesRecord });
+  private readonly record = toSignal(inject(StonesStore).record$, { initialValue: {} as StonesRecord });
   protected readonly tool = toSignal(this.desk.tool$);
   protected readonly set = toSignal(this.desk.set$);
   protected readonly sets = toSignal(inject(ChosenSet).options$, { initialValue: [] });

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Button } from 'primeng/button';
 import type { StonesRecord } from '@mellow-anvil/core/abrasive';
 import { AbrasivesStore } from '../data/abrasives.store';
-import { BenchStore } from '../data/stones.store';
+import { StonesStore } from '../data/stones.store';
 import { CARE_WORDS, careSentence } from '../words/care-words';
 import { CareOfStones } from '../parts/care-of-stones';
 import { Figures } from '../ui/figures';
@@ -66,7 +66,7 @@ export class DueList {
   protected readonly figures = inject(Figures);
   protected readonly care = inject(CareOfStones);
   private readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
-  private readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as StonesRecord });
+  private readonly record = toSignal(inject(StonesStore).record$, { initialValue: {} as StonesRecord });
 
   protected readonly due = computed(() =>
     this.stones().flatMap((stone) => {

@@ -16,7 +16,7 @@ import { Figures } from '../ui/figures';
 import { Notices } from '../platform/notices';
 import { QuantityField } from '../ui/quantity-field';
 import { AbrasivesStore } from '../data/abrasives.store';
-import { BenchStore } from '../data/stones.store';
+import { StonesStore } from '../data/stones.store';
 import { CareOfStones } from '../parts/care-of-stones';
 import { CARE_DONE, careSentence, stateWord } from '../words/care-words';
 import { StoneRate } from './stone-rate';
@@ -112,7 +112,7 @@ export class StoneLifePanel {
 
   protected readonly figures = inject(Figures);
   protected readonly care = inject(CareOfStones);
-  private readonly bench = inject(BenchStore);
+  private readonly bench = inject(StonesStore);
   private readonly notices = inject(Notices);
   private readonly stones = toSignal(inject(AbrasivesStore).items$, { initialValue: [] });
   protected readonly shown = SHOWN_CARES;

@@ -19,7 +19,7 @@ import { contentOf } from '../data/collection.store';
 import { Figures } from '../ui/figures';
 import { Notices } from '../platform/notices';
 import { AbrasivesStore } from '../data/abrasives.store';
-import { BenchStore } from '../data/stones.store';
+import { StonesStore } from '../data/stones.store';
 import { careSentence, stateWord } from '../words/care-words';
 import { ChosenSet } from '../data/chosen-set';
 import { DueList } from './due-list';
@@ -95,7 +95,7 @@ export class StonesPage {
   private readonly store = inject(AbrasivesStore);
   private readonly notices = inject(Notices);
   private readonly all = toSignal(this.store.inOrder$, { initialValue: [] });
-  private readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as StonesRecord });
+  private readonly record = toSignal(inject(StonesStore).record$, { initialValue: {} as StonesRecord });
   protected readonly set = toSignal(this.chosen.set$);
   protected readonly sets = toSignal(this.chosen.options$, { initialValue: [] });
   protected readonly stones = computed(() => this.all().filter((stone) => standsIn(stone, this.set())));

@@ -18,7 +18,7 @@ import {
 import { asItStands } from '@mellow-anvil/core/record';
 import type { Plan } from '@mellow-anvil/core/workshop';
 import { AbrasivesStore } from '../../data/abrasives.store';
-import { BenchStore } from '../../data/stones.store';
+import { StonesStore } from '../../data/stones.store';
 import { ChosenSet } from '../../data/chosen-set';
 import { CareOfStones } from '../../parts/care-of-stones';
 import { Desk, recordReason, type Answer, type SetUp } from '../../data/desk';
@@ -125,7 +125,7 @@ export class PlanSide {
   protected readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
   protected readonly keeping = signal(false);
   protected readonly atWheel = signal<RunGrinding | undefined>(undefined);
-  protected readonly record = toSignal(inject(BenchStore).record$, { initialValue: {} as StonesRecord });
+  protected readonly record = toSignal(inject(StonesStore).record$, { initialValue: {} as StonesRecord });
   /** How much of the order is walked: as chosen for this tool, else by how often it was honed. */
   protected readonly manner = computed(() => mannerOf(this.tool(), this.answer()?.state?.honings ?? 0));
   private readonly bench = computed((): Bench => {
