@@ -1,16 +1,6 @@
 import { HttpClient, type HttpResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import {
-  EMPTY,
-  catchError,
-  expand,
-  map,
-  shareReplay,
-  startWith,
-  switchMap,
-  timer,
-  type Observable,
-} from 'rxjs';
+import { EMPTY, expand, map, shareReplay, startWith, switchMap, timer, type Observable } from 'rxjs';
 import type { RecordsAnswer, STILL_RECKONING as Header, ToolLife } from '@mellow-anvil/contract';
 import { Undo } from '../platform/undo.store';
 
@@ -31,14 +21,18 @@ export class RecordsStore {
   private readonly undo = inject(Undo);
 
   /** By tool id, once they are known. Stay as they were while the server does not answer. */
-  readonly known$: Observable<Records> = this.afterEveryChange(() =>
-    this.rack().pipe(
-      expand((answer) =>
-        answer.headers.has(STILL_RECKONING) ? timer(ASK_AGAIN_MS).pipe(switchMap(() => this.rack())) : EMPTY,
+  readonly known$: Observable<Records> = this.undo
+    .afterEveryChange(() =>
+      this.rack().pipe(
+        expand((answer) =>
+          answer.headers.has(STILL_RECKONING)
+            ? timer(ASK_AGAIN_MS).pipe(switchMap(() => this.rack()))
+            : EMPTY,
+        ),
+        map(({ body }) => body ?? {}),
       ),
-      map(({ body }) => body ?? {}),
-    ),
-  ).pipe(shareReplay({ bufferSize: 1, refCount: true }));
+    )
+    .pipe(shareReplay({ bufferSize: 1, refCount: true }));
 
   /** The same, and nothing until then. */
   readonly records$: Observable<Records> = this.known$.pipe(startWith({}));
@@ -50,13 +44,8 @@ export class RecordsStore {
 
   /** One tool's record with every entry of it, oldest first. */
   life(toolId: string): Observable<Life> {
-    return this.afterEveryChange(() => this.http.get<Life>(`/api/records/${encodeURIComponent(toolId)}`));
-  }
-
-  private afterEveryChange<T>(ask: () => Observable<T>): Observable<T> {
-    return this.undo.changed$.pipe(
-      startWith(undefined),
-      switchMap(() => ask().pipe(catchError(() => EMPTY))),
+    return this.undo.afterEveryChange(() =>
+      this.http.get<Life>(`/api/records/${encodeURIComponent(toolId)}`),
     );
   }
 }

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import { EMPTY, catchError, map, shareReplay, startWith, switchMap, tap, type Observable } from 'rxjs';
+import { map, shareReplay, startWith, tap, type Observable } from 'rxjs';
 import type { StoneAnswer, StonesAnswer, Stored } from '@mellow-anvil/contract';
 import type { StonesRecord, Care } from '@mellow-anvil/core/abrasive';
 import { Undo } from '../platform/undo.store';
@@ -15,10 +15,9 @@ export class StonesStore {
   private readonly http = inject(HttpClient);
   private readonly undo = inject(Undo);
 
-  private readonly stones$ = this.afterEveryChange(() => this.http.get<StonesAnswer>('/api/stones')).pipe(
-    startWith(NOTHING),
-    shareReplay({ bufferSize: 1, refCount: true }),
-  );
+  private readonly stones$ = this.undo
+    .afterEveryChange(() => this.http.get<StonesAnswer>('/api/stones'))
+    .pipe(startWith(NOTHING), shareReplay({ bufferSize: 1, refCount: true }));
   /** By abrasive id; nothing until the first answer. */
   readonly record$: Observable<StonesRecord> = this.stones$.pipe(map(({ stones }) => stones));
   /** Names of abrasives off the bench that the record may name. */
@@ -26,7 +25,9 @@ export class StonesStore {
 
   /** One stone's readings and care. */
   life(id: string): Observable<StoneLife> {
-    return this.afterEveryChange(() => this.http.get<StoneLife>(`/api/stones/${encodeURIComponent(id)}`));
+    return this.undo.afterEveryChange(() =>
+      this.http.get<StoneLife>(`/api/stones/${encodeURIComponent(id)}`),
+    );
   }
 
   /** Puts care of a stone on record. */
@@ -38,12 +39,5 @@ export class StonesStore {
     return this.http
       .delete<void>(`/api/cares/${id}`, { params: { version } })
       .pipe(tap({ next: () => this.undo.refresh() }));
-  }
-
-  private afterEveryChange<T>(ask: () => Observable<T>): Observable<T> {
-    return this.undo.changed$.pipe(
-      startWith(undefined),
-      switchMap(() => ask().pipe(catchError(() => EMPTY))),
-    );
   }
 }

@@ -1,6 +1,16 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import { BehaviorSubject, Subject, map, type Observable, tap } from 'rxjs';
+import {
+  BehaviorSubject,
+  EMPTY,
+  Subject,
+  catchError,
+  map,
+  startWith,
+  switchMap,
+  tap,
+  type Observable,
+} from 'rxjs';
 import type { CommandList, CommandSummary } from '@mellow-anvil/contract';
 
 /** Before the first answer. */
@@ -29,6 +39,14 @@ export class Undo {
       next: (commands) => this.commands.next(commands),
       error: () => this.commands.next(NOTHING),
     });
+  }
+
+  /** What a question is answered now, and again after every change; it stays as it was while there is no answer. */
+  afterEveryChange<T>(ask: () => Observable<T>): Observable<T> {
+    return this.changed$.pipe(
+      startWith(undefined),
+      switchMap(() => ask().pipe(catchError(() => EMPTY))),
+    );
   }
 
   undo(): Observable<CommandSummary> {
