@@ -175,6 +175,28 @@ describe('edgeState', () => {
       expect(inOrder[i]?.before).toBe(inOrder[i - 1]?.after as EdgeState);
   });
 
+  it('goes on from a history it is given, to the same as from the first entry', () => {
+    const sessions = [
+      honing(1, 9),
+      entry(2, { kind: 'use', use: { minutes: 30 } }),
+      honing(3, 9),
+      honing(5, 6),
+    ];
+    const more = [...sessions, entry(4, { kind: 'grinding' }), honing(6, 8)];
+    fc.assert(
+      fc.property(fc.subarray(more), fc.subarray(more), (then, now) => {
+        const kept = edgeHistory(iron, then, bench);
+        const history = edgeHistory(iron, now, bench, kept);
+        expect(history).toEqual(edgeHistory(iron, now, bench));
+        const same = history.findIndex(({ session }, i) => session !== kept[i]?.session);
+        // Not reckoned again, as far as nothing is another.
+        for (let i = 0; i < (same < 0 ? history.length : same); i++)
+          expect(history[i]).toBe(kept[i] as (typeof kept)[number]);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
   it('reckons on past the point where the land has eaten the bevel', () => {
     const worn = edgeState(iron, [honing(1, 40000)], bench);
     expect(worn.landMm).toBeCloseTo(3 / Math.sin(rad(30)), 9);

@@ -180,19 +180,28 @@ export interface HistoryEntry<S extends RecordedSession = RecordedSession> {
   readonly after: EdgeState;
 }
 
-/** Every entry of a tool's record in order of time, each with the edge before and after it. */
+/**
+ * Every entry of a tool's record in order of time, each with the edge before and after it.
+ * @param kept a history of the same tool at the same abrasives: as far as its entries are the very same, from the
+ * first on, what they came to stands and is not reckoned again
+ */
 export function edgeHistory<S extends RecordedSession>(
   tool: Tool,
   sessions: readonly S[],
   abrasives: readonly OwnedAbrasive[],
+  kept: readonly HistoryEntry<S>[] = [],
 ): readonly HistoryEntry<S>[] {
   const bench = new Map(inOrder(abrasives).map((abrasive) => [abrasive.id, abrasive]));
-  let before = edgeAtFirst(tool);
-  return inOrderOfTime(sessions).map((session) => {
+  const inTime = inOrderOfTime(sessions);
+  const other = inTime.findIndex((session, i) => session !== kept[i]?.session);
+  const standing = kept.slice(0, other < 0 ? inTime.length : other);
+  let before = standing.at(-1)?.after ?? edgeAtFirst(tool);
+  const reckoned = inTime.slice(standing.length).map((session) => {
     const entry = { session, before, after: afterSession(tool, before, session, bench) };
     before = entry.after;
     return entry;
   });
+  return [...standing, ...reckoned];
 }
 
 /** The edge as it stands now. */

@@ -98,7 +98,7 @@ export class Commands {
       await options.last?.();
       return wanted;
     });
-    this.tell(changes.map(({ kind, after }) => ({ kind, row: after })));
+    this.tell(changes.flatMap(({ kind, before, after }) => touched(kind, before, after)));
     return changes;
   }
 
@@ -218,7 +218,7 @@ export class Commands {
     id: number,
     target: (change: RowChange) => Row,
   ): Promise<CommandSummary> {
-    let rows: readonly KindRow[] = [];
+    let touchedRows: readonly KindRow[] = [];
     const summary = await this.database.write(async (transaction) => {
       const next = (await this.model.findOne({
         where: { state },
@@ -234,7 +234,8 @@ export class Commands {
         );
       }
       const changes = JSON.parse(next.changes) as RowChange[];
-      rows = changes.map((change) => ({ kind: change.kind, row: target(change) }));
+      const rows = changes.map((change) => ({ kind: change.kind, row: target(change) }));
+      touchedRows = changes.flatMap(({ kind, before, after }) => touched(kind, before, after));
       await this.store(await this.withNextVersions(rows, transaction), transaction);
       const loose = await refuseLooseEnds(rows, this.kinds, this.database.sequelize, transaction);
       if (loose) throw new HttpProblem(409, 'Not undone', loose.message);
@@ -244,7 +245,7 @@ export class Commands {
       );
       return { id: next.id, label: next.label, createdAt: next.createdAt };
     });
-    this.tell(rows);
+    this.tell(touchedRows);
     return summary;
   }
 
@@ -328,6 +329,12 @@ export class Commands {
     return this.kinds.named(name).model(this.database.sequelize);
   }
 }
+
+/** What a change touches: the row, and as it was before where it has been given to another tool. */
+const touched = (kind: KindName, before: Row | null, after: Row): readonly KindRow[] => [
+  ...(before && before['toolId'] !== after['toolId'] ? [{ kind, row: before }] : []),
+  { kind, row: after },
+];
 
 /** Rows as Sequelize takes them, which may change what it is given. */
 const columnsOf = (rows: readonly Row[]): Record<string, unknown>[] => rows.map((row) => ({ ...row }));

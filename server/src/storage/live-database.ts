@@ -23,7 +23,7 @@ import {
 } from './seal.js';
 import { UnsoundCopy, snapshot } from './snapshot.js';
 import { faultIn } from './soundness.js';
-import type { Statements } from './sqlite-file.js';
+import { together, type Statements } from './sqlite-file.js';
 import { bringUp, putInPlaceOf } from './upgrade.js';
 
 /** The log is written into the database file once it is this long, or an eighth of the file. */
@@ -82,12 +82,14 @@ export class WorkshopDatabase implements Database {
         { type: Transaction.TYPES.IMMEDIATE },
         async (transaction) => {
           const statements = this.connections.statementsIn(transaction);
-          const done = await work(transaction, statements);
-          await statements.run(`PRAGMA user_version = ${writes}`);
+          const [done] = await together([
+            work(transaction, statements),
+            statements.run(`PRAGMA user_version = ${writes}`),
+          ]);
           return done;
         },
       );
-      await this.count(writes);
+      this.count(writes);
       return stored;
     });
     this.settleWhenLong();
@@ -99,7 +101,7 @@ export class WorkshopDatabase implements Database {
       await this.ready();
       await this.refuseGone();
       const done = await work(this.writes);
-      await this.count(this.writes + 1);
+      this.count(this.writes + 1);
       return done;
     });
     this.settleWhenLong();
@@ -122,7 +124,7 @@ export class WorkshopDatabase implements Database {
     return this.writing.runExclusive(async () => {
       if (await this.copied(copyTo)) {
         await putRowsInPlace(this.file, copy, this.writes + 1);
-        await this.count(this.writes + 1);
+        this.count(this.writes + 1);
         await this.settleNow();
         return 'copied';
       }
@@ -152,7 +154,7 @@ export class WorkshopDatabase implements Database {
       if (this.tally && !this.damage) await this.settleNow().catch(() => undefined);
       await this.connections.drop();
       await this.sequelize.close();
-      await this.tally?.close();
+      this.tally?.close();
       await this.owner.letGo();
     });
   }
@@ -194,8 +196,8 @@ export class WorkshopDatabase implements Database {
           'its log was cut short or damaged on the disk. Everything before is whole. Look whether what you did last is there.',
       );
     }
-    this.tally ??= await openTally(this.file);
-    await this.count(stored);
+    this.tally ??= openTally(this.file);
+    this.count(stored);
     if (changed || !sealed || mode !== 'wal') {
       await breakSeal(this.file);
       await this.settleNow();
@@ -203,10 +205,10 @@ export class WorkshopDatabase implements Database {
   }
 
   /** Puts down that so many writes are stored. */
-  private async count(writes: number): Promise<void> {
+  private count(writes: number): void {
     this.writes = writes;
     this.edition += 1;
-    await this.tally?.put(writes);
+    this.tally?.put(writes);
   }
 
   /**
@@ -250,7 +252,7 @@ export class WorkshopDatabase implements Database {
     this.gate = new Promise((resolve) => (open = resolve));
     try {
       await this.connections.drop();
-      await this.tally?.close();
+      this.tally?.close();
       this.tally = undefined;
       await mkdir(aside, { recursive: true });
       if (existsSync(this.file)) await copyFile(this.file, join(aside, DATABASE_FILE));

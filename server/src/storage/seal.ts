@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import { createReadStream } from 'node:fs';
-import { open, readFile, rename, rm, writeFile, type FileHandle } from 'node:fs/promises';
+import { closeSync, createReadStream, openSync, writeSync } from 'node:fs';
+import { readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { pipeline } from 'node:stream/promises';
 
 /**
@@ -51,19 +51,31 @@ export async function readTally(file: string): Promise<number | undefined> {
 
 export interface Tally {
   /** Puts down that so many writes are stored. Never fails: a tally too low is harmless. */
-  put(writes: number): Promise<void>;
-  close(): Promise<void>;
+  put(writes: number): void;
+  close(): void;
 }
 
-/** The tally open for writing; where it cannot be, none is kept. */
-export async function openTally(file: string): Promise<Tally> {
-  const handle: FileHandle | undefined = await open(file + TALLY, 'w').catch(() => undefined);
+/**
+ * The tally open for writing; where it cannot be, none is kept. Its few letters are put down at once: what is
+ * acknowledged waits for them, and another thread would take longer to come to it than they take.
+ */
+export function openTally(file: string): Tally {
+  const descriptor = unlessRefused(() => openSync(file + TALLY, 'w'));
+  if (descriptor === undefined) return { put: () => undefined, close: () => undefined };
   return {
-    put: async (writes) => {
-      await handle?.write(withSum(String(writes).padStart(15, '0')), 0).catch(() => undefined);
+    put: (writes) => {
+      unlessRefused(() => writeSync(descriptor, withSum(String(writes).padStart(15, '0')), 0));
     },
-    close: async () => handle?.close(),
+    close: () => closeSync(descriptor),
   };
+}
+
+function unlessRefused<T>(work: () => T): T | undefined {
+  try {
+    return work();
+  } catch {
+    return undefined;
+  }
 }
 
 /** Forgets both, for a database that something else is put in place of. */

@@ -27,7 +27,12 @@ export class KeptByTool<S extends SeenStone, T> {
     private readonly database: Connection,
     private readonly entries: Entries,
     changes: Changes,
-    private readonly reckon: (tool: Tool, entries: readonly RecordedSession[], stones: readonly S[]) => T,
+    private readonly reckon: (
+      toolId: string,
+      tool: Tool,
+      entries: readonly RecordedSession[],
+      stones: readonly S[],
+    ) => T,
   ) {
     this.answers = new DerivedAnswers(changes, ({ kind, id, toolId }) =>
       kind === 'tools' ? [id] : kind === 'sessions' && toolId !== undefined ? [toolId] : [],
@@ -54,7 +59,10 @@ export class KeptByTool<S extends SeenStone, T> {
       rows.map((row): [string, Derived<T>] => {
         const own = entries.get(row.id) ?? [];
         const named = own.flatMap(({ steps = [] }) => steps.map(({ abrasiveId }) => abrasiveId));
-        return [row.id, { answer: this.reckon(tools.fromRow(row), own, stones), restsOn: new Set(named) }];
+        return [
+          row.id,
+          { answer: this.reckon(row.id, tools.fromRow(row), own, stones), restsOn: new Set(named) },
+        ];
       }),
     );
   }

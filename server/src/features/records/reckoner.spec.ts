@@ -70,4 +70,26 @@ describe('the rack', () => {
     await shop.ask('POST', '/api/undo/undo', { id });
     expect(await life()).toBe(0);
   });
+
+  it('takes an entry given to another tool from the one it was of, and back when that is undone', async () => {
+    const other = (await shop.ask('POST', '/api/tools', TOOLS.gouge)).body.id;
+    const lives = async (): Promise<number[]> => {
+      const of = async (id: string): Promise<number> =>
+        (await shop.ask('GET', `/api/records/${id}`)).body.entries.length;
+      const rack = (await shop.ask('GET', '/api/records')).body;
+      const all = [await of(toolId), await of(other)];
+      expect([toolId, other].map((id) => rack[id].entries)).toEqual(all);
+      return all;
+    };
+    const entry = (await used(toolId)) as { body: { id: string } };
+    await used(toolId);
+    expect(await lives()).toEqual([2, 0]);
+    const { id, createdAt, updatedAt, ...draft } = (await shop.ask('GET', `/api/sessions/${entry.body.id}`))
+      .body;
+    await shop.ask('PUT', `/api/sessions/${id}`, { ...draft, toolId: other });
+    expect(await lives()).toEqual([1, 1]);
+    const [{ id: newest }] = (await shop.ask('GET', '/api/undo')).body.undo;
+    await shop.ask('POST', '/api/undo/undo', { id: newest });
+    expect(await lives()).toEqual([2, 0]);
+  });
 });

@@ -1,18 +1,20 @@
 import type { ToolLife } from '@mellow-anvil/contract';
 import type { StoneAtWork } from '@mellow-anvil/core/abrasive';
-import { edgeHistory, lifeOf, recordOf, toolRecord, type ToolRecord } from '@mellow-anvil/core/record';
+import { lifeOf, recordOf, type ToolRecord } from '@mellow-anvil/core/record';
 import type { Connection } from '../../storage/database.js';
 import { notFound } from '../../platform/problem.js';
 import { liveRowsNamed } from '../../storage/rows.js';
 import { tools } from '../tools/index.js';
 import type { StonesService } from './stones.service.js';
 import type { Entries } from './entries.js';
+import { Histories } from './histories.js';
 import { KeptByTool } from './kept-by-tool.js';
 import type { Changes } from '../../storage/derived-answers.js';
 
 /** What every tool's record comes to, reckoned by core at the rates the stones are known to cut at. */
 export class RecordsService {
   private readonly records: KeptByTool<StoneAtWork, ToolRecord>;
+  private readonly histories = new Histories<StoneAtWork>();
 
   constructor(
     private readonly database: Connection,
@@ -20,7 +22,9 @@ export class RecordsService {
     changes: Changes,
     private readonly bench: StonesService,
   ) {
-    this.records = new KeptByTool(database, entries, changes, toolRecord);
+    this.records = new KeptByTool(database, entries, changes, (id, tool, own, stones) =>
+      recordOf(tool, this.histories.of(id, tool, own, stones)),
+    );
   }
 
   /** By tool id, for those of some tools that are on the rack. */
@@ -41,7 +45,7 @@ export class RecordsService {
     if (!row) throw notFound('This tool');
     const tool = tools.fromRow(row);
     const entries = (await this.entries.of([toolId])).get(toolId) ?? [];
-    const history = edgeHistory(tool, entries, await this.bench.everAtWork());
+    const history = this.histories.of(toolId, tool, entries, await this.bench.everAtWork());
     return { record: recordOf(tool, history), entries: lifeOf(history) };
   }
 }

@@ -11,7 +11,7 @@ import {
 } from '@mellow-anvil/core/abrasive';
 import type { Tool } from '@mellow-anvil/core/blade';
 import {
-  edgeHistory,
+  type HistoryEntry,
   type RateReading,
   rateReadings,
   readingsNow,
@@ -27,6 +27,7 @@ import { notFound } from '../../platform/problem.js';
 import { liveRowsOf, rowsOf } from '../../storage/rows.js';
 import { toStored } from '../../storage/store.js';
 import type { Entries } from './entries.js';
+import { Histories } from './histories.js';
 import { KeptByTool } from './kept-by-tool.js';
 import { DerivedAnswers, type Changes, type Derived } from '../../storage/derived-answers.js';
 
@@ -54,6 +55,7 @@ interface ToolsPart {
  */
 export class StonesService {
   private readonly parts: KeptByTool<SizedAbrasive, ToolsPart>;
+  private readonly histories = new Histories<SizedAbrasive>();
   private readonly answers: DerivedAnswers<Reckoned>;
   /** What was reckoned last, which stands as long as its tools say the same of the same stones. */
   private last: (Reckoned & { readonly parts: readonly ToolsPart[] }) | undefined;
@@ -65,7 +67,9 @@ export class StonesService {
     entries: Entries,
     changes: Changes,
   ) {
-    this.parts = new KeptByTool(database, entries, changes, partOf);
+    this.parts = new KeptByTool(database, entries, changes, (id, tool, own, stones) =>
+      partOf(tool, own, stones, () => this.histories.of(id, tool, own, stones)),
+    );
     this.answers = new DerivedAnswers(changes, ({ kind }) => (RESTED_ON.has(kind) ? [ALL] : []));
     changes.onStored((stored) => {
       if (!stored.some(({ kind }) => kind === 'abrasives' || kind === 'cares')) return;
@@ -148,11 +152,11 @@ function partOf(
   tool: Tool,
   entries: readonly RecordedSession[],
   stones: readonly SizedAbrasive[],
+  history: () => readonly HistoryEntry[],
 ): ToolsPart {
   const bench = new Map(stones.map((stone) => [stone.id, stone]));
   // Only a flat-backed edge’s steel is known well enough to read a stone’s rate from it.
-  const readings =
-    tool.edge.form === 'single-bevel' ? rateReadings(tool, edgeHistory(tool, entries, stones), bench) : [];
+  const readings = tool.edge.form === 'single-bevel' ? rateReadings(tool, history(), bench) : [];
   return { uses: usesOfStones(tool, entries, bench), readings };
 }
 

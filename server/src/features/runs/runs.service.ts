@@ -8,7 +8,7 @@ import { abrasives } from '../abrasives/index.js';
 import { cares } from '../abrasives/index.js';
 import { sessions } from '../sessions/index.js';
 import type { Database } from '../../storage/database.js';
-import type { Statements } from '../../storage/sqlite-file.js';
+import { together, type Statements } from '../../storage/sqlite-file.js';
 import { HttpProblem, invalid, notFound } from '../../platform/problem.js';
 import { newRow } from '../../storage/store.js';
 import { tools } from '../tools/index.js';
@@ -57,8 +57,7 @@ export class RunsService {
   async append(id: string, incoming: readonly RunEvent[]): Promise<RunSummary> {
     let added: readonly RowChange[] = [];
     const summary = await this.database.write(async (transaction, statements) => {
-      const run = await runRow(id, statements);
-      const fresh = await notYetStored(id, incoming, statements);
+      const [run, fresh] = await together([runRow(id, statements), notYetStored(id, incoming, statements)]);
       refuseDisorder(fresh);
       const next = run?.next ?? 0;
       const [first] = fresh;
@@ -68,10 +67,9 @@ export class RunsService {
         throw new HttpProblem(409, 'Run ended', 'This run has ended; nothing can be added to it.');
       }
       const begun = run ?? (await this.begin(id, first, transaction, statements));
-      await addEvents(id, fresh, statements);
       const state = stateAfter(fresh);
       const changed = { state, next: next + fresh.length };
-      await changeRun(id, changed, statements);
+      await together([addEvents(id, fresh, statements), changeRun(id, changed, statements)]);
       if (state === 'finished') added = await this.toRecord(id, transaction, statements);
       return { ...begun, ...changed };
     });
