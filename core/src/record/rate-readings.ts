@@ -82,9 +82,9 @@ function honingReadings(
     if (session.kind !== 'honing') return [];
     const { steps = [], landMm, conditionBefore: condition, outcome } = session;
     const start = landMm === undefined ? before.work : unworked(edge, landOn(edge, landMm));
-    const taken = takenBy(tool, session, bench);
     const measured = steps.filter(({ recessionMm }) => recessionMm !== undefined);
     if (measured.length > 0) {
+      const taken = takenBy(tool, session, bench);
       return measured.flatMap((step) => {
         const own = taken.find((each) => each.step === step);
         const mm = step.recessionMm ?? 0;
@@ -98,7 +98,8 @@ function honingReadings(
     const mm = nickMm + (tipRadiusUm === undefined ? 0 : clearingMm(edge, { kind: 'dull', tipRadiusUm }));
     const sd = (nickMm > 0 ? NICK_SD_MM / nickMm : 0) + OVERSHOOT;
     const by = nickMm > 0 ? 'nick' : 'burr';
-    return readOff(taken, { mm3: steelToGoBackMm3(edge, start, mm), sd }, session, by);
+    const known = { mm3: steelToGoBackMm3(edge, start, mm), sd };
+    return readOff(takenBy(tool, session, bench), known, session, by);
   });
 }
 
@@ -128,7 +129,8 @@ function landReadings(
     }
     if (landMm !== undefined && from === undefined) [from, taken, last, honings] = [landMm, [], undefined, 0];
     if (kind === 'grinding') from = undefined;
-    if (kind !== 'honing') continue;
+    // What no land was measured before is set against nothing.
+    if (kind !== 'honing' || from === undefined) continue;
     const here = takenBy(tool, session, bench);
     // Steel that nobody counted makes what was counted say too little; what was measured is read by itself.
     const counted = here.length > 0 && here.length === steps.filter(cuts(bench)).length;

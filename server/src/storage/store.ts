@@ -61,16 +61,15 @@ export function storeOf<T extends object>(kind: Kind<T>, database: Database, com
     const { from, order, bind } = listSql(kind, query);
     const select = <R extends object>(what: string, rest = ''): Promise<R[]> =>
       database.sequelize.query<R>(`SELECT ${what} FROM ${from} ${rest}`, { type: QueryTypes.SELECT, bind });
-    const before = (page - 1) * pageSize;
-    const rows = await select<{ item: string }>(
-      `${itemSql(kind)} AS item`,
-      `ORDER BY ${order} LIMIT ${pageSize} OFFSET ${before}`,
-    );
-    // A page that is not full is the last, and tells the count by itself.
-    const last = rows.length < pageSize && (rows.length > 0 || page === 1);
-    const total = last ? before + rows.length : ((await select<{ n: number }>('count(*) AS n'))[0]?.n ?? 0);
+    const [rows, [counted]] = await Promise.all([
+      select<{ item: string }>(
+        `${itemSql(kind)} AS item`,
+        `ORDER BY ${order} LIMIT ${pageSize} OFFSET ${(page - 1) * pageSize}`,
+      ),
+      select<{ n: number }>('count(*) AS n'),
+    ]);
     const items = rows.map(({ item }) => item).join(',');
-    return `{"items":[${items}],"page":${page},"pageSize":${pageSize},"total":${total}}`;
+    return `{"items":[${items}],"page":${page},"pageSize":${pageSize},"total":${counted?.n ?? 0}}`;
   };
 
   const after = (changes: readonly RowChange[]): Stored<T> => toStored(kind, (changes[0] as RowChange).after);
