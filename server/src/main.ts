@@ -8,6 +8,9 @@ import { CannotOpen } from './storage/cannot-open.js';
 import { openDatabase } from './storage/open-database.js';
 import { isLoopback } from './platform/strangers.js';
 
+/** How long a page's connection stays open unasked. */
+const KEPT_OPEN_MS = 65_000;
+
 /**
  * The program. From the environment: HOST (loopback only), PORT, DATA_DIR, LOG_LEVEL, and
  * OPEN_FILE, a workshop file to begin an empty workshop with.
@@ -33,6 +36,8 @@ async function main(): Promise<void> {
   const rest = backups.keepUp();
 
   const server = app.listen(port, host);
+  // Closed after five seconds, as is usual, a connection is now and then closed just as a page asks on it again.
+  server.keepAliveTimeout = KEPT_OPEN_MS;
   server.once('error', (reason: NodeJS.ErrnoException) => {
     fail(
       reason.code === 'EADDRINUSE'

@@ -2,7 +2,9 @@ import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import { flatBlade } from '../testing/blades.js';
 import { FAMILY_NAMES, familyFacts } from './families.js';
-import { edgeChain, facetAngleThrough, wornTip, type ChainFacet, type Point } from './chain.js';
+import { edgeChain } from './chain.js';
+import { facetAngleThrough, wornTip } from './worn-tip.js';
+import { type ChainFacet, type Point } from './section.js';
 import type { DoubleBevelEdge, KnifeEdge, SingleBevelEdge } from './edge.js';
 import { recessionForLand } from './land-growth.js';
 

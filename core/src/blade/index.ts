@@ -1,15 +1,9 @@
 export { backBevel, USUAL_SHIM } from './back-bevel.js';
 export { backStrategy } from './back-strategy.js';
 export { CAMBER_JOBS, type CamberDesign, type CamberJob } from './camber-design.js';
-export {
-  ASSUMED,
-  type ChainFacet,
-  edgeChain,
-  type EdgeChain,
-  facetAngleThrough,
-  type Point,
-  wornTip,
-} from './chain.js';
+export { ASSUMED, type ChainFacet, type EdgeChain, type Point } from './section.js';
+export { edgeChain } from './chain.js';
+export { facetAngleThrough, wornTip } from './worn-tip.js';
 export {
   type Condition,
   type ConditionKind,

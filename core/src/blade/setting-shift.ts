@@ -1,5 +1,5 @@
 import { cosDeg, sinDeg, tanDeg } from '../base/trig.js';
-import type { Point } from './chain.js';
+import type { Point } from './section.js';
 import { edgeKeep } from './edge-keep.js';
 import { landGrowth, recessionForLand, widestLandMm } from './land-growth.js';
 

@@ -1,4 +1,4 @@
-import type { Point } from '../blade/chain.js';
+import type { Point } from '../blade/section.js';
 import { cosDeg, sinDeg, tanDeg } from '../base/trig.js';
 import { hollowGrind, honedHollow, type HollowGrindInput } from '../blade/hollow-grind.js';
 

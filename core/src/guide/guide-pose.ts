@@ -1,4 +1,5 @@
-import { edgeChain, type Point } from '../blade/chain.js';
+import { edgeChain } from '../blade/chain.js';
+import { type Point } from '../blade/section.js';
 import type { Edge } from '../blade/edge.js';
 import type { GuideGeometry } from './guide.js';
 import { backHeightMm } from './seat-offsets.js';

@@ -1,4 +1,4 @@
-import type { Point } from '../blade/chain.js';
+import type { Point } from '../blade/section.js';
 import { cosDeg, sinDeg } from '../base/trig.js';
 import { wheelSupport, type WheelSupportInput } from './wheel-support.js';
 

@@ -1,7 +1,7 @@
 import { cosDeg, sinDeg, tanDeg } from '../base/trig.js';
 import { Refusal, insist } from '../base/refusal.js';
 import { arcPoints, type Mark, type Pattern, type PatternHand } from './pattern.js';
-import type { Point } from '../blade/chain.js';
+import type { Point } from '../blade/section.js';
 
 interface BevelGaugeInput {
   /** Included angles, one notch each. */

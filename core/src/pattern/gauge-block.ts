@@ -1,4 +1,4 @@
-import type { Point } from '../blade/chain.js';
+import type { Point } from '../blade/section.js';
 import { wheelSupport } from '../guide/wheel-support.js';
 import { insist, refusedAt } from '../base/refusal.js';
 import type { Mark, Pattern, PatternHand } from './pattern.js';

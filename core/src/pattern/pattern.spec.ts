@@ -1,6 +1,6 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
-import type { Point } from '../blade/chain.js';
+import type { Point } from '../blade/section.js';
 import { wheelPose } from '../guide/wheel-pose.js';
 import { unlessRefused } from '../base/refusal.js';
 import { wheelSupport } from '../guide/wheel-support.js';

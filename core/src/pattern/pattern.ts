@@ -1,4 +1,4 @@
-import type { Point } from '../blade/chain.js';
+import type { Point } from '../blade/section.js';
 import { cosDeg, sinDeg } from '../base/trig.js';
 
 /** What a line of a pattern is for: a laser or a saw follows `cut`, a knife scores `fold`. */

@@ -1,4 +1,4 @@
-import type { Point } from '../blade/chain.js';
+import type { Point } from '../blade/section.js';
 import { hollowGrind } from '../blade/hollow-grind.js';
 import { cosDeg, sinDeg, tanDeg, toDeg } from '../base/trig.js';
 import { arcPoints, type Pattern, type PatternHand } from './pattern.js';

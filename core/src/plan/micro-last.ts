@@ -1,5 +1,5 @@
 import type { Edge, SingleBevelEdge } from '../blade/edge.js';
-import { ASSUMED } from '../blade/chain.js';
+import { ASSUMED } from '../blade/section.js';
 import { facetsNow, landMmOf, type EdgeAtWork, type ToolAtWork } from '../work/edge-at-work.js';
 import { worked, type WorkItem } from '../work/worked.js';
 import type { PlanRequest } from './plan-request.js';

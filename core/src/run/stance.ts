@@ -1,4 +1,5 @@
-import { edgeChain, type Point } from '../blade/chain.js';
+import { edgeChain } from '../blade/chain.js';
+import { type Point } from '../blade/section.js';
 import type { Edge } from '../blade/edge.js';
 import { facetsOf } from '../guide/facet-settings.js';
 import { cosDeg, sinDeg } from '../base/trig.js';

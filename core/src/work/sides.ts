@@ -1,5 +1,5 @@
 import { gougeArc } from '../curve/gouge-arc.js';
-import { ASSUMED } from '../blade/chain.js';
+import { ASSUMED } from '../blade/section.js';
 import {
   edgeLengthMm,
   honedDeg,
