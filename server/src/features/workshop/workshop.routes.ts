@@ -2,7 +2,7 @@ import { createReadStream, createWriteStream } from 'node:fs';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Transform, type Readable } from 'node:stream';
+import { PassThrough, Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createInflate } from 'node:zlib';
 import type { Request } from 'express';
@@ -45,7 +45,9 @@ export const workshopRoutes = (
     // A process that is being ended may have been past its last look: what is kept is asked for anew.
     signal.addEventListener('abort', () => void setTimeout(replaced, AFTER_STOPPING_MS).unref());
     return inPassing(async (from) => {
-      await pipeline(unpacked(request), upTo(WORKSHOP_FILE_BYTES), createWriteStream(from));
+      await pipeline(unpacked(request), upTo(WORKSHOP_FILE_BYTES), createWriteStream(from), {
+        signal,
+      }).finally(() => readOff(request));
       return works.during('Opening a workshop file', (progress) =>
         database
           .writeElsewhere((writes) =>
@@ -67,16 +69,29 @@ async function inPassing<T>(work: (file: string) => Promise<T>): Promise<T> {
   }
 }
 
-/** A body as it was before it was packed. @throws HttpProblem 415 */
+/** A body as it was before it was packed. What fails with it leaves the request itself whole. @throws HttpProblem 415 */
 function unpacked(request: Request): Readable {
   const encoding = (request.headers['content-encoding'] ?? 'identity').toLowerCase();
-  if (encoding === 'identity') return request;
-  if (encoding === 'gzip' || encoding === 'deflate') {
-    const unpacking = encoding === 'gzip' ? createGunzip() : createInflate();
-    unpacking.once('error', () => request.unpipe(unpacking));
-    return request.pipe(unpacking);
-  }
-  throw new HttpProblem(415, 'Unknown encoding', 'Send the body plain, or compressed with gzip or deflate.');
+  const unpacking = UNPACKING[encoding];
+  if (!unpacking)
+    throw new HttpProblem(
+      415,
+      'Unknown encoding',
+      'Send the body plain, or compressed with gzip or deflate.',
+    );
+  return request.pipe(unpacking());
+}
+
+const UNPACKING: Readonly<Record<string, () => Transform>> = {
+  identity: () => new PassThrough(),
+  gzip: createGunzip,
+  deflate: createInflate,
+};
+
+/** Takes what is left of a body, for nothing: a connection with a body half read is of no use to the next question. */
+function readOff(request: Request): void {
+  request.unpipe();
+  request.resume();
 }
 
 /** Lets so many bytes through. @throws HttpProblem 413 */
