@@ -4,7 +4,7 @@ import { flatBlade } from '../testing/blades.js';
 import { FAMILY_NAMES, familyFacts } from './families.js';
 import { edgeChain } from './chain.js';
 import { facetAngleThrough, wornTip } from './worn-tip.js';
-import { type ChainFacet, type Point } from './section.js';
+import type { ChainFacet, Point } from './section.js';
 import type { DoubleBevelEdge, KnifeEdge, SingleBevelEdge } from './edge.js';
 import { recessionForLand } from './land-growth.js';
 

@@ -2,7 +2,7 @@ import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import { flatBlade } from '../testing/blades.js';
 import { edgeChain } from './chain.js';
-import { type Point } from './section.js';
+import type { Point } from './section.js';
 import { recessionForTipMm } from '../work/tip.js';
 import { clearingMm } from '../work/found.js';
 import { frontProfile } from './front-line.js';

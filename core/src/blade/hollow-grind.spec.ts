@@ -1,7 +1,7 @@
 import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import { edgeChain } from './chain.js';
-import { type Point } from './section.js';
+import type { Point } from './section.js';
 import { flatBlade } from '../testing/blades.js';
 import { hollowSection } from '../grinding/hollow-section.js';
 import { hollowGrind, honedHollow, honingsUntilFlat } from './hollow-grind.js';

@@ -1,5 +1,5 @@
 import { edgeChain } from '../blade/chain.js';
-import { type Point } from '../blade/section.js';
+import type { Point } from '../blade/section.js';
 import type { Edge } from '../blade/edge.js';
 import type { GuideGeometry } from './guide.js';
 import { backHeightMm } from './seat-offsets.js';

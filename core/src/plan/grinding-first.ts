@@ -1,12 +1,22 @@
 import { depthOfMm, faultMm, type Condition } from '../blade/dulling.js';
-import type { Edge } from '../blade/edge.js';
+import type { Edge, SingleBevelEdge } from '../blade/edge.js';
 import { ASSUMED_LAND_MM } from '../blade/land-growth.js';
-import { contactMin, grindingPasses, wheelAtWork } from '../grinding/grinding-work.js';
+import {
+  contactMin,
+  grindingPasses,
+  heatedWidthMm,
+  wheelAtWork,
+  type WheelAtWork,
+} from '../grinding/grinding-work.js';
+import { HEAT_LIMITS } from '../grinding/temper-colours.js';
+import { ROOM_C, type WedgeHeat, type WedgeHeatInput } from '../grinding/wedge-heat.js';
 import { Refusal, attempt } from '../base/refusal.js';
 import type { EdgeAtWork, ToolAtWork } from '../work/edge-at-work.js';
 import { grindingWork, groundTo } from '../work/ground.js';
 import { startOf } from './honing-job.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
+import type { Steel } from '../blade/tool.js';
+import type { RunGrinding } from './bench-step.js';
 import type { GrindRequest, PlanRequest } from './plan-request.js';
 import { reshapeMm3 } from './intake.js';
 
@@ -56,6 +66,45 @@ export function grindingStep(
   const { longestS, dipS } = USUAL_PASS[work.kind];
   const minutes = grindingPasses(contact, longestS, dipS).minutes + (wheel?.overheadMin ?? 0);
   return { ...grind, removeMm3, minutes, landBeforeMm };
+}
+
+/** Half the way from the room to plain steel’s tempering, °C: the heat model is good to a factor of two. */
+export const CAREFUL_C = (ROOM_C + HEAT_LIMITS['usual-tempering']) / 2;
+
+/**
+ * What is asked of the heat model for the passes of a grinding; nothing of a wet wheel, over which water runs all
+ * the while.
+ */
+export function passHeat(
+  edge: SingleBevelEdge,
+  steel: Steel,
+  { stopShortMm, pushN }: GrindRequest,
+  work: WheelAtWork,
+): WedgeHeatInput | undefined {
+  if (work.kind === 'wet-wheel') return undefined;
+  const { primaryDeg: bevelDeg, thicknessMm, widthMm } = edge;
+  return {
+    bevelDeg,
+    thicknessMm,
+    widthMm: heatedWidthMm(widthMm, work),
+    stopShortMm,
+    pushN,
+    rimMs: work.rimMs,
+    steel,
+    limitC: CAREFUL_C,
+  };
+}
+
+/** A grinding as it is taken to the bench: in passes no longer than the heat allows, each with its dip. */
+export function inPasses(
+  { wheelId, stopShortMm, removeMm3 }: GrindingStep,
+  work: WheelAtWork,
+  heat?: Pick<WedgeHeat, 'passS' | 'dipS'>,
+): RunGrinding {
+  const dipS = heat?.dipS ?? 0;
+  const { passes, passS } = grindingPasses(contactMin(removeMm3, work), heat?.passS, dipS);
+  const tenths = (seconds: number): number => Math.round(seconds * 10) / 10;
+  return { wheelId, stopShortMm, passes, passS: tenths(passS), ...(dipS > 0 && { dipS: tenths(dipS) }) };
 }
 
 /** How far the wheel sets the whole edge back for what is wrong with it, mm; out of square, half of that on the mean. */

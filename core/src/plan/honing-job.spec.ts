@@ -2,7 +2,7 @@ import { polygonArea } from 'd3-polygon';
 import fc from 'fast-check';
 import type { SingleBevelEdge } from '../blade/edge.js';
 import { edgeChain } from '../blade/chain.js';
-import { type Point } from '../blade/section.js';
+import type { Point } from '../blade/section.js';
 import { honingJob } from './honing-job.js';
 import { flatBlade } from '../testing/blades.js';
 import { without } from '../testing/without.js';

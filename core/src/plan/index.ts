@@ -5,7 +5,7 @@ export { compareSchools } from './compare-schools.js';
 export { countdown } from './countdown.js';
 export { type Count, COUNTS, visitAt, visitsOf } from './counting.js';
 export { type AskedOf, defaultRequest, usualSet } from './default-request.js';
-export type { GrindingStep } from './grinding-first.js';
+export { CAREFUL_C, type GrindingStep, inPasses, passHeat } from './grinding-first.js';
 export { liftOf } from './held.js';
 export { type HoningJob, ROUNDING_DEG } from './honing-job.js';
 export {

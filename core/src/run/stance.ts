@@ -1,5 +1,5 @@
 import { edgeChain } from '../blade/chain.js';
-import { type Point } from '../blade/section.js';
+import type { Point } from '../blade/section.js';
 import type { Edge } from '../blade/edge.js';
 import { facetsOf } from '../guide/facet-settings.js';
 import { cosDeg, sinDeg } from '../base/trig.js';

@@ -4,16 +4,9 @@ import { FormsModule } from '@angular/forms';
 import { SelectButton } from 'primeng/selectbutton';
 import type { PatternName } from '@mellow-anvil/contract';
 import { isWheel, wheelRadiusMm } from '@mellow-anvil/core/abrasive';
-import { attempt, parseNumber, Refusal } from '@mellow-anvil/core/base';
+import { attempt, Refusal } from '@mellow-anvil/core/base';
 import { onItsWheel } from '@mellow-anvil/core/guide';
-import {
-  bevelGauge,
-  camberTemplate,
-  foldingSheet,
-  gaugeBlock,
-  type Pattern,
-  restTemplate,
-} from '@mellow-anvil/core/pattern';
+import type { Pattern } from '@mellow-anvil/core/pattern';
 import { AbrasivesStore } from '../data/abrasives.store';
 import { GuidesStore } from '../data/guides.store';
 import { ChoiceField } from '../ui/choice-field';
@@ -21,21 +14,31 @@ import { Figures } from '../ui/figures';
 import { LineField } from '../ui/line-field';
 import { QuantityField } from '../ui/quantity-field';
 import { PatternDrawing } from '../drawings/pattern-drawing';
-import { TakeAway, type FileForm } from '../ui/take-away';
+import { TakeAway } from '../ui/take-away';
+import { anglesIn, SPOT_PATTERNS } from './spot-table';
 
-const KINDS: readonly { readonly value: PatternName; readonly label: string }[] = [
-  { value: 'bevel-gauge', label: 'Bevel gauge' },
-  { value: 'rest-template', label: 'Template for a tool rest' },
-  { value: 'gauge-block', label: 'Block for a support bar' },
-  { value: 'camber-template', label: 'Camber template' },
-  { value: 'folding-sheet', label: 'Folding template' },
-];
+/** As a field holds it: text where several are typed at once, nothing while it is empty. */
+type Typed = number | string | undefined;
 
-type Asked = Readonly<Record<string, string | number>>;
+const KINDS = (Object.keys(SPOT_PATTERNS) as PatternName[]).map((value) => ({
+  value,
+  label: SPOT_PATTERNS[value].label,
+}));
 
-/** A wheel before any was measured: a small bench grinder's. */
-const SMALL_WHEEL_MM = 75;
-const BAR_MM = 12;
+/** Something owned, and the figures of a pattern that come from it. */
+interface Owned {
+  readonly id: string;
+  readonly name: string;
+  readonly gives: Readonly<Record<string, number>>;
+  readonly says: string;
+}
+
+interface Made {
+  readonly pattern?: Pattern;
+  readonly query: Readonly<Record<string, string | number>>;
+  /** The sentence at each field that is wrong, or beneath them all. */
+  readonly wrong: Readonly<Record<string, string>>;
+}
 
 /** Gauges and templates worked out on the spot, drawn and handed out. */
 @Component({
@@ -76,135 +79,103 @@ export class SpotPatterns {
   private readonly figures = inject(Figures);
   private readonly bench = toSignal(inject(AbrasivesStore).items$, { initialValue: [] });
   private readonly guides = toSignal(inject(GuidesStore).items$, { initialValue: [] });
-  protected readonly kinds = [...KINDS];
+  protected readonly kinds = KINDS;
   protected readonly kind = signal<PatternName>('bevel-gauge');
+  protected readonly spot = computed(() => SPOT_PATTERNS[this.kind()]);
 
-  protected readonly gaugeAngles = signal('20 25 30 35 40');
-  protected readonly notchMm = signal<number | undefined>(14);
-  protected readonly bladeMm = signal<number | undefined>(4);
-  protected readonly bevelDeg = signal<number | undefined>(25);
-  protected readonly foldDeg = signal<number | undefined>(30);
-  protected readonly sheetMm = signal<number | undefined>(120);
-  protected readonly ironMm = signal<number | undefined>(33);
-  protected readonly curveMm = signal<number | undefined>(75);
-  protected readonly blockAngles = signal('20 25 30');
+  private readonly owned = computed((): readonly Owned[] => {
+    const { owned } = this.spot();
+    return owned === undefined ? [] : owned === 'wheel' ? this.wheels() : this.jigs();
+  });
+  protected readonly choices = computed(() =>
+    this.owned().map(({ id, name }) => ({ value: id, label: name })),
+  );
+  protected readonly chosenId = linkedSignal(() => this.owned()[0]?.id ?? '');
+  protected readonly chosen = computed(() => this.owned().find(({ id }) => id === this.chosenId()));
 
-  private readonly measuredWheels = computed(() =>
-    this.bench().filter((each) => isWheel(each) && wheelRadiusMm(each) !== undefined),
-  );
-  protected readonly wheels = computed(() =>
-    this.measuredWheels().map(({ id, name }) => ({ value: id, label: name })),
-  );
-  protected readonly wheelId = linkedSignal(() => this.wheels()[0]?.value ?? '');
-  protected readonly restRadius = linkedSignal((): number | undefined => {
-    const wheel = this.measuredWheels().find(({ id }) => id === this.wheelId());
-    return (wheel && wheelRadiusMm(wheel)) ?? SMALL_WHEEL_MM;
+  /** What was typed of the kind at hand, over what it starts with and what the thing chosen gives. */
+  private readonly typed = linkedSignal<PatternName, Readonly<Record<string, Typed>>>({
+    source: this.kind,
+    computation: () => ({}),
+  });
+  protected readonly values = computed((): Readonly<Record<string, Typed>> => ({
+    ...Object.fromEntries(this.spot().fields.map(({ name, start }) => [name, start])),
+    ...this.chosen()?.gives,
+    ...this.typed(),
+  }));
+
+  protected readonly made = computed((): Made => {
+    const { owned } = this.spot();
+    if (owned === 'jig' && !this.chosen()) return { query: {}, wrong: {} };
+    const result = attempt(() => this.make());
+    if (!(result instanceof Refusal)) return { ...result, wrong: {} };
+    // A sentence about one of several angles stands at their one field.
+    const [field = ''] = result.field.split('.');
+    const asked = this.spot().fields.some(({ name }) => name === field);
+    return { query: {}, wrong: { [asked ? field : '']: result.message } };
   });
 
-  private readonly wheelJigs = computed(() =>
-    this.guides().flatMap((guide) =>
-      guide.form === 'wet-wheel-jig' ? [onItsWheel(guide, this.bench())] : [],
-    ),
+  protected type(name: string, value: Typed): void {
+    this.typed.update((typed) => ({ ...typed, [name]: value }));
+  }
+
+  /** Another wheel or jig: what it gives stands over what was typed of it. */
+  protected choose(id: string): void {
+    this.chosenId.set(id);
+    const gives = this.chosen()?.gives ?? {};
+    this.typed.update((typed) =>
+      Object.fromEntries(Object.entries(typed).filter(([name]) => !(name in gives))),
+    );
+  }
+
+  private readonly wheels = computed(() =>
+    this.bench().flatMap((stone): Owned[] => {
+      const radius = isWheel(stone) ? wheelRadiusMm(stone) : undefined;
+      return radius === undefined
+        ? []
+        : [{ id: stone.id, name: stone.name, gives: { wheelRadiusMm: radius }, says: '' }];
+    }),
   );
-  protected readonly jigs = computed(() =>
-    this.wheelJigs().map(({ id, name }) => ({ value: id, label: name })),
-  );
-  protected readonly jigId = linkedSignal(() => this.jigs()[0]?.value ?? '');
-  private readonly jig = computed(() => this.wheelJigs().find(({ id }) => id === this.jigId()));
-  protected readonly barMm = linkedSignal((): number | undefined => this.jig()?.barDiameterMm ?? BAR_MM);
-  protected readonly jigSays = computed(() => {
-    const jig = this.jig();
-    return jig
-      ? `Wheel ${this.figures.length(2 * jig.wheelRadiusMm)} across, blade ${this.figures.length(jig.jigProjectionMm)} out of the bar.`
-      : '';
-  });
-  protected readonly forms = computed((): readonly FileForm[] =>
-    this.kind() === 'folding-sheet' ? ['pdf', 'svg', 'dxf'] : ['pdf', 'svg', 'dxf', 'stl'],
+  private readonly jigs = computed(() =>
+    this.guides().flatMap((guide): Owned[] => {
+      if (guide.form !== 'wet-wheel-jig') return [];
+      const {
+        id,
+        name,
+        wheelRadiusMm: radius,
+        jigProjectionMm,
+        offsetMm,
+        barDiameterMm,
+      } = onItsWheel(guide, this.bench());
+      const bar = barDiameterMm !== undefined && { barDiameterMm };
+      return [
+        {
+          id,
+          name,
+          gives: { wheelRadiusMm: radius, jigProjectionMm, offsetMm, ...bar },
+          says: `Wheel ${this.figures.length(2 * radius)} across, blade ${this.figures.length(jigProjectionMm)} out of the bar.`,
+        },
+      ];
+    }),
   );
 
-  protected readonly made = computed(
-    (): {
-      pattern?: Pattern;
-      query: Asked;
-      wrong: Readonly<Record<string, string>>;
-      words: string;
-    } => {
-      const result = attempt(() => this.make());
-      if (!(result instanceof Refusal)) return { ...result, wrong: {}, words: '' };
-      // A sentence about one of several angles stands at their one field.
-      const field = result.field.split('.')[0] ?? '';
-      return { query: {}, wrong: { [field]: result.message }, words: field ? '' : result.message };
-    },
-  );
-
-  private make(): { pattern?: Pattern; query: Asked } {
-    const hand = this.figures.patternHand();
-    switch (this.kind()) {
-      case 'bevel-gauge': {
-        const asked = {
-          anglesDeg: anglesIn(this.gaugeAngles()),
-          notchMm: this.notchMm() ?? NaN,
-          thicknessMm: 2,
-        };
-        if (!readable(asked)) return { query: {} };
-        return { pattern: bevelGauge(asked, hand), query: queryOf(asked) };
-      }
-      case 'rest-template': {
-        const asked = {
-          wheelRadiusMm: this.restRadius() ?? NaN,
-          thicknessMm: this.bladeMm() ?? NaN,
-          bevelDeg: this.bevelDeg() ?? NaN,
-          plateMm: 6,
-        };
-        if (!readable(asked)) return { query: {} };
-        return { pattern: restTemplate(asked, hand), query: queryOf(asked) };
-      }
-      case 'gauge-block': {
-        const jig = this.jig();
-        if (!jig) return { query: {} };
-        const { wheelRadiusMm: radius, jigProjectionMm, offsetMm } = jig;
-        const asked = {
-          wheelRadiusMm: radius,
-          jigProjectionMm,
-          offsetMm,
-          barDiameterMm: this.barMm() ?? NaN,
-          anglesDeg: anglesIn(this.blockAngles()),
-          thicknessMm: 12,
-        };
-        if (!readable(asked)) return { query: {} };
-        return { pattern: gaugeBlock(asked, hand), query: queryOf(asked) };
-      }
-      case 'camber-template': {
-        const asked = { widthMm: this.ironMm() ?? NaN, radiusMm: this.curveMm() ?? NaN, plateMm: 3 };
-        if (!readable(asked)) return { query: {} };
-        return { pattern: camberTemplate(asked, hand), query: queryOf(asked) };
-      }
-      case 'folding-sheet': {
-        const asked = { angleDeg: this.foldDeg() ?? NaN, sideMm: this.sheetMm() ?? NaN };
-        if (!readable(asked)) return { query: {} };
-        return { pattern: foldingSheet(asked, hand), query: queryOf(asked) };
-      }
-    }
+  private make(): Pick<Made, 'pattern' | 'query'> {
+    const { fixed, draw } = this.spot();
+    const asked = Object.fromEntries(
+      Object.entries({ ...this.values(), ...fixed }).map(
+        ([name, value]): [string, number | readonly number[]] => [
+          name,
+          typeof value === 'string' ? anglesIn(value) : (value ?? NaN),
+        ],
+      ),
+    );
+    if (!Object.values(asked).flat().every(Number.isFinite)) return { query: {} };
+    const query = Object.fromEntries(
+      Object.entries(asked).map(([name, value]) => [
+        name,
+        typeof value === 'number' ? value : value.join(','),
+      ]),
+    );
+    return { pattern: draw(asked, this.figures.patternHand()), query };
   }
 }
-
-/** Angles as they are typed, with spaces or semicolons between. @throws Refusal on `anglesDeg` */
-function anglesIn(text: string): readonly number[] {
-  return text
-    .split(/[\s;°]+/)
-    .filter((part) => part !== '')
-    .map((part) => parseNumber(part, 'anglesDeg'));
-}
-
-const readable = (asked: object): boolean =>
-  Object.values(asked)
-    .flat()
-    .every((value) => Number.isFinite(value));
-
-const queryOf = (asked: object): Asked =>
-  Object.fromEntries(
-    Object.entries(asked).map(([name, value]) => [
-      name,
-      Array.isArray(value) ? value.join(',') : (value as number),
-    ]),
-  );

@@ -4,7 +4,8 @@ import { type Abrasive, USUAL_RPM } from '@mellow-anvil/core/abrasive';
 import { Refusal } from '@mellow-anvil/core/base';
 import type { SingleBevelEdge } from '@mellow-anvil/core/blade';
 import { wedgeHeat, type WedgeHeat, type WedgeHeatInput, wheelAtWork } from '@mellow-anvil/core/grinding';
-import type { GrindingStep, RunGrinding } from '@mellow-anvil/core/plan';
+import { type GrindingStep, inPasses, passHeat } from '@mellow-anvil/core/plan';
+import type { AtWheel } from '../../data/wheel-passes';
 import { WheelFields } from '../../parts/wheel-fields';
 import { HeavyWork } from '../../platform/heavy-work';
 import { press, textOf, typeInto, until } from '../../testing/host';
@@ -141,38 +142,29 @@ describe('GrindingStepCard', () => {
     minutes: 3,
     landBeforeMm: 1.9,
   };
-  const show = async (wheel: Abrasive) => {
+  const show = async (wheel: Abrasive, heat?: WedgeHeat) => {
     playServer();
     const fixture = TestBed.createComponent(GrindingStepCard);
-    const planned: RunGrinding[] = [];
-    fixture.componentInstance.planned.subscribe((each) => planned.push(each));
-    const inputs = { tool: TOOL, edge: EDGE, grinding, wheel };
-    for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+    const work = wheelAtWork(wheel, grinding.pushN);
+    const run = inPasses(grinding, work, heat);
+    fixture.componentRef.setInput('at', { wheel, grinding, work, run } satisfies AtWheel);
     await fixture.whenStable();
-    return { fixture, planned };
+    return { fixture, run };
   };
 
-  it('falls into passes kept well under tempering, which go to the bench', async () => {
-    const asked = playWorker();
-    const { fixture, planned } = await show(WHEEL);
-    expect(asked[0]?.limitC).toBeLessThan(150);
-    const last = planned.at(-1);
-    expect(textOf(fixture, '.passes')).toContain(String(last?.passes));
-    // 60 mm³ at 40 J each from 5 N · 0.4 · rim speed.
-    const contactS = (60 * 40) / (5 * 0.4 * Math.PI * 0.146 * (2850 / 60));
-    expect((last?.passes ?? 0) * (last?.passS ?? 0)).toBeCloseTo(contactS, 0);
+  it('shows the passes that go to the bench, the plan’s minutes and the dip', async () => {
+    const heat = passHeat(EDGE, TOOL.steel, grinding, wheelAtWork(WHEEL, grinding.pushN));
+    const { fixture, run } = await show(WHEEL, wedgeHeat(heat as WedgeHeatInput));
+    expect(textOf(fixture, '.passes')).toContain(String(run.passes));
+    expect(textOf(fixture)).toContain('about 3 min in all');
     expect(textOf(fixture)).toContain('tip and corners last');
   });
 
-  it('on a wet wheel asks for no dips and no heat', async () => {
-    const asked = playWorker();
-    const { fixture, planned } = await show({
-      ...(({ wheel: _, ...rest }) => rest)(WHEEL),
-      kind: 'wet-wheel',
-    });
-    expect(asked).toEqual([]);
-    expect(planned.at(-1)?.dipS).toBeUndefined();
+  it('on a wet wheel speaks of no dips', async () => {
+    const { fixture, run } = await show({ ...(({ wheel: _, ...rest }) => rest)(WHEEL), kind: 'wet-wheel' });
+    expect(run.dipS).toBeUndefined();
     expect(textOf(fixture)).toContain('Fill the trough');
+    expect(textOf(fixture)).not.toContain('a dip');
   });
 });
 

@@ -16,8 +16,9 @@ import {
   TIP_RADIUS_UM,
   type Tool,
 } from '@mellow-anvil/core/blade';
-import type { HoningPlan, PlanRequest, RunGrinding, WayOut, WorkOrder } from '@mellow-anvil/core/plan';
+import type { HoningPlan, PlanRequest, WayOut, WorkOrder } from '@mellow-anvil/core/plan';
 import { FOUND_MARKS_UM } from '@mellow-anvil/core/work';
+import type { AtWheel } from '../../data/wheel-passes';
 import { Figures } from '../../ui/figures';
 import { Why, type Reason } from '../../ui/why';
 import { conditionWords } from '../../words/condition-words';
@@ -111,7 +112,7 @@ export class PlanResult {
   readonly keep = output<void>();
   readonly toBench = output<void>();
   readonly record = input<StonesRecord>({});
-  readonly wheelPlanned = output<RunGrinding>();
+  readonly atWheel = input<AtWheel>();
   readonly wayTaken = output<WayOut>();
   readonly cared = output<{ readonly id: string; readonly kind: CareKind }>();
 

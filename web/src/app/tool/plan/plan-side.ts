@@ -10,7 +10,6 @@ import {
   edgeByWay,
   type HoningPlan,
   type PlanRequest,
-  type RunGrinding,
   type School,
   type WayOut,
   type WorkOrder,
@@ -28,6 +27,7 @@ import { RunsStore } from '../../data/runs.store';
 import { sentencesFor, type Sentences } from '../../ui/checks';
 import { contentOf } from '../../data/collection.store';
 import { Figures } from '../../ui/figures';
+import { WheelPasses } from '../../data/wheel-passes';
 import { ToolsStore } from '../../data/tools.store';
 import { Notices } from '../../platform/notices';
 import { conditionWords } from '../../words/condition-words';
@@ -124,12 +124,12 @@ export class PlanSide {
   });
   protected readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
   protected readonly keeping = signal(false);
-  protected readonly atWheel = signal<RunGrinding | undefined>(undefined);
+  protected readonly atWheel = toSignal(inject(WheelPasses).atWheel$);
   protected readonly record = toSignal(inject(StonesStore).record$, { initialValue: {} as StonesRecord });
   /** How much of the order is walked: as chosen for this tool, else by how often it was honed. */
   protected readonly manner = computed(() => mannerOf(this.tool(), this.answer()?.state?.honings ?? 0));
   private readonly bench = computed((): Bench => {
-    const grinding = this.atWheel();
+    const grinding = this.atWheel()?.run;
     return {
       setUp: this.setUp(),
       stones: this.stones(),

@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import { type Abrasive, type CareKind, isWheel, type StonesRecord } from '@mellow-anvil/core/abrasive';
+import type { Abrasive, CareKind, StonesRecord } from '@mellow-anvil/core/abrasive';
 import type { Tool } from '@mellow-anvil/core/blade';
 import type { SessionSetting } from '@mellow-anvil/core/guide';
 import {
   type HoningPlan,
   type PlanPart,
   type PlanStep,
-  type RunGrinding,
   type Station,
   type StropStep,
   visitsOf,
@@ -15,6 +14,7 @@ import {
 } from '@mellow-anvil/core/plan';
 import type { Facet } from '@mellow-anvil/core/work';
 import { CARE_WORDS } from '../../words/care-words';
+import type { AtWheel } from '../../data/wheel-passes';
 import { StoneGlyph } from '../../drawings/stone-glyph';
 import { GrindingStepCard } from './grinding-step';
 import { sideNamesOf, stationName } from '../../words/station-words';
@@ -143,18 +143,12 @@ export class WorkList {
   readonly record = input<StonesRecord>({});
   /** The guide it is set in. */
   readonly guideName = input('');
-  readonly wheelPlanned = output<RunGrinding>();
+  /** The wheel’s part of it. */
+  readonly atWheel = input<AtWheel>();
   readonly cared = output<{ readonly id: string; readonly kind: CareKind }>();
 
   protected readonly figures = inject(Figures);
   private readonly byId = computed(() => new Map(this.stones().map((stone) => [stone.id, stone])));
-
-  protected readonly ground = computed(() => {
-    const { edge } = this.tool();
-    const { grinding } = this.plan();
-    const wheel = grinding && this.byId().get(grinding.wheelId);
-    return wheel && isWheel(wheel) && edge.form === 'single-bevel' ? { edge, grinding, wheel } : undefined;
-  });
 
   protected readonly rows = computed((): readonly Row[] => {
     const { steps, order } = this.work();

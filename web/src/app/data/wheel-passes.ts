@@ -1,0 +1,83 @@
+import { inject, Injectable } from '@angular/core';
+import {
+  catchError,
+  combineLatest,
+  distinctUntilChanged,
+  filter,
+  map,
+  of,
+  shareReplay,
+  startWith,
+  switchMap,
+  type Observable,
+} from 'rxjs';
+import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import { unlessRefused } from '@mellow-anvil/core/base';
+import type { Tool } from '@mellow-anvil/core/blade';
+import { wheelAtWork, type WedgeHeatInput, type WheelAtWork } from '@mellow-anvil/core/grinding';
+import { type GrindingStep, inPasses, passHeat, type RunGrinding } from '@mellow-anvil/core/plan';
+import { HeavyWork } from '../platform/heavy-work';
+import { AbrasivesStore } from './abrasives.store';
+import { Desk } from './desk';
+
+/** The grinding a plan begins with, and the passes it falls into. */
+export interface AtWheel {
+  readonly wheel: Abrasive;
+  readonly grinding: GrindingStep;
+  readonly work: WheelAtWork;
+  /** What is taken to the bench of it; its passes once the heat model has answered. */
+  readonly run: RunGrinding;
+}
+
+interface Question {
+  readonly wheel: Abrasive;
+  readonly grinding: GrindingStep;
+  readonly work: WheelAtWork;
+  readonly heat?: WedgeHeatInput;
+}
+
+/** The wheel's part of the plan at hand, in passes no longer than the heat allows: for its page and for the bench. */
+@Injectable({ providedIn: 'root' })
+export class WheelPasses {
+  private readonly heavy = inject(HeavyWork);
+  private readonly desk = inject(Desk);
+
+  readonly atWheel$: Observable<AtWheel | undefined> = combineLatest([
+    this.desk.tool$,
+    this.desk.answer$,
+    inject(AbrasivesStore).inOrder$,
+  ]).pipe(
+    map(([tool, answer, stones]) => {
+      const grinding = answer?.plan?.grinding;
+      const wheel = stones.find(({ id }) => id === grinding?.wheelId);
+      return tool && grinding && wheel ? questionOf(tool, grinding, wheel) : undefined;
+    }),
+    distinctUntilChanged((one, other) => JSON.stringify(one) === JSON.stringify(other)),
+    switchMap((question) => (question ? this.answer(question) : of(undefined))),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  private answer({ heat, ...question }: Question): Observable<AtWheel> {
+    const { grinding, work } = question;
+    const { wheelId, stopShortMm } = grinding;
+    if (!heat) return of({ ...question, run: inPasses(grinding, work) });
+    const unanswered = { ...question, run: { wheelId, stopShortMm } };
+    return this.heavy.run('wedgeHeat', heat).pipe(
+      filter((news) => 'value' in news),
+      map(({ value }) => ({ ...question, run: inPasses(grinding, work, value) })),
+      startWith(unanswered),
+      catchError(() => of(unanswered)),
+    );
+  }
+}
+
+function questionOf(
+  { edge, steel }: Pick<Tool, 'edge' | 'steel'>,
+  grinding: GrindingStep,
+  wheel: Abrasive,
+): Question | undefined {
+  const work = unlessRefused(() => wheelAtWork(wheel, grinding.pushN));
+  if (!work || edge.form !== 'single-bevel') return undefined;
+  const heat = passHeat(edge, steel, grinding, work);
+  return { wheel, grinding, work, ...(heat && { heat }) };
+}
