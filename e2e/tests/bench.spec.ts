@@ -164,6 +164,7 @@ test('a change made from an older page is refused, told, and nothing is overwrit
 
 test('a tool comes off the rack and back with one undo', async ({ page }) => {
   await page.goto('/tools/bench-6/edge');
+  await page.getByRole('button', { name: 'Why this state' }).click();
   await page.getByRole('button', { name: 'Take off the rack' }).click();
   await expect(page.getByText(/Undo brings all of it back/)).toBeVisible();
   await page.goto('/tools/bench-6/edge');

@@ -81,7 +81,7 @@ test('strokes by place are planned, a reading corrects them, and the correction 
   await page.getByRole('button', { name: 'Make it' }).click();
   await honed(page, page.getByRole('img', { name: after ?? '', exact: true }));
   await page.getByRole('link', { name: 'See it in the plan' }).click();
-  await expect(page.getByText(/the curve, by place/)).toBeVisible();
+  await expect(page.getByText(/the curve, by place: /)).toBeVisible();
   await page.goto('/tools/joint-60/life');
   await expect(page.getByText(/Camber 17\d µm ± \d+ µm by caliper/)).toBeVisible();
 });

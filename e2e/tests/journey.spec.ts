@@ -66,8 +66,9 @@ test('from an empty bench to a plan, with figures of one’s own', BOTH_SCREENS,
   await expect(plan.getByRole('listitem').filter({ hasText: 'strokes' }).last()).toContainText(
     'Water stone 1,2 µm',
   );
-  await expect(plan).toContainText('Takes the worn edge off');
-  await expect(plan).toContainText('P400');
+  const order = page.getByRole('region', { name: 'The whole order' });
+  await expect(order).toContainText('Takes the worn edge off');
+  await expect(order).toContainText('P400');
   const dull = await plan.locator('.total .figure').textContent();
   await page.getByRole('button', { name: 'Nicked' }).click();
   await type(page.getByLabel('Depth of the nick'), '0,4 mm');

@@ -62,7 +62,7 @@ test('a run goes on from the last stroke after the server was killed and the pag
   await expect(page.locator('.giant')).toHaveText(String(before - 8));
   await expect.poll(async () => (await stored(page.request, run)).strokes).toBe(8);
   await page.goto('/');
-  await page.getByRole('link', { name: 'At the bench: go on' }).click();
+  await page.getByRole('link', { name: 'Go on at the bench' }).click();
   await expect(page.locator('.giant')).toHaveText(String(before - 8));
   await page.getByRole('button', { name: 'Stop' }).click();
   await page.getByRole('button', { name: 'Throw this run away' }).click();
@@ -78,7 +78,7 @@ test('three honings widen the land and raise the strokes, the plan says why, a r
   await expect
     .poll(async () => (await (await page.request.get('/api/records/bench-32')).json()).record.state.landMm)
     .toBeCloseTo(1.2, 3);
-  const plan = page.getByRole('region', { name: 'The plan' });
+  const plan = page.getByRole('region', { name: 'The whole order' });
   const counts: number[] = [];
   for (let honing = 0; honing < 3; honing++) {
     await page.goto('/tools/bench-32/plan');
@@ -227,6 +227,7 @@ test('on a phone held upright everything is within reach', async ({ page }) => {
   await page.getByRole('button', { name: 'Stop' }).click();
   await page.getByRole('link', { name: 'Leave it open and look at the rack' }).click();
   await page.getByRole('button', { name: 'Rack', exact: true }).click();
+  await page.getByRole('button', { name: 'More for Block plane iron' }).click();
   await page.getByRole('button', { name: 'Used it: Block plane iron' }).click();
   await expect(page.getByRole('button', { name: 'That is right' })).toBeInViewport({ ratio: 1 });
   await expectAccessible(page);

@@ -6,7 +6,8 @@ const BESIDES = ['ma-rack', 'ma-rail'];
 
 test('care comes due, stands in the plan, is done in one tap, and can be taken back', async ({ page }) => {
   await page.goto('/stones');
-  const due = page.getByRole('region', { name: /Wants seeing to/ });
+  const due = page.locator('ma-due-list');
+  await due.getByText(/want seeing to · /).click();
   await expect(due.getByText(/hollow across by \d+ straightedge readings/)).toBeVisible();
   await expect(page.getByRole('link', { name: /^\d wants? seeing to/ })).toBeVisible();
   await expectAccessible(page, ['ma-rack']);

@@ -28,10 +28,16 @@ export const PLAIN_HAND: Hand = {
 export interface Readiness {
   readonly state: RackState;
   readonly rule: string;
+  /** A whole sentence. */
   readonly why: string;
+  /** The same in a few words, to stand after the state: “land 1.7 mm”. */
+  readonly brief: string;
   /** The state the record gives, where the user's own word stands over it. */
   readonly otherwise?: RackState;
 }
+
+/** Why a rule holds, in a sentence and in a few words. */
+type Reason = Pick<Readiness, 'why' | 'brief'>;
 
 /** A rule of the rack: the state it gives, what it says, and when it holds. */
 interface RackRule {
@@ -42,7 +48,7 @@ interface RackRule {
   /** How well founded it is. */
   readonly footing: string;
   /** The reason in this case, or nothing where the rule does not hold. */
-  reason(tool: Tool, record: ToolRecord, hand: Hand): string | undefined;
+  reason(tool: Tool, record: ToolRecord, hand: Hand): Reason | undefined;
 }
 
 /** The land is wide when it covers this share of the whole bevel. An estimate. */
@@ -63,7 +69,10 @@ export const RACK_RULES: readonly RackRule[] = [
     footing: 'An estimate; common practice gives no figure.',
     reason: (_tool, { state: { sinceHoned } }, hand) =>
       sinceHoned.deepestMm >= REPAIR_NICK_MM
-        ? `Nicked ${hand.length(sinceHoned.deepestMm)} deep in its last use.`
+        ? {
+            why: `Nicked ${hand.length(sinceHoned.deepestMm)} deep in its last use.`,
+            brief: `nick ${hand.length(sinceHoned.deepestMm)}`,
+          }
         : undefined,
   },
   {
@@ -73,7 +82,10 @@ export const RACK_RULES: readonly RackRule[] = [
     footing: 'An estimate; common practice gives no figure.',
     reason: (_tool, { state: { sinceHoned } }, hand) =>
       sinceHoned.deepestMm >= GRIND_NICK_MM
-        ? `Nicked ${hand.length(sinceHoned.deepestMm)} deep: too much to hone out.`
+        ? {
+            why: `Nicked ${hand.length(sinceHoned.deepestMm)} deep: too much to hone out.`,
+            brief: `nick ${hand.length(sinceHoned.deepestMm)}`,
+          }
         : undefined,
   },
   {
@@ -89,10 +101,16 @@ export const RACK_RULES: readonly RackRule[] = [
       if (landFrom === 'assumed') {
         return honings < UNMEASURED_HONINGS
           ? undefined
-          : `By its ${honings} honings the land should be ${hand.length(landMm)} wide, and nobody measured it: look, and grind it if it is.`;
+          : {
+              why: `By its ${honings} honings the land should be ${hand.length(landMm)} wide, and nobody measured it: look, and grind it if it is.`,
+              brief: 'measure its land',
+            };
       }
       const since = honings > 0 ? ` after ${counted(honings, 'honing')}` : '';
-      return `The land is ${hand.length(landMm)} wide${since}, past ${hand.length(wideMm)}.`;
+      return {
+        why: `The land is ${hand.length(landMm)} wide${since}, past ${hand.length(wideMm)}.`,
+        brief: `land ${hand.length(landMm)}`,
+      };
     },
   },
   {
@@ -103,7 +121,10 @@ export const RACK_RULES: readonly RackRule[] = [
     reason: (_tool, { state: { sinceHoned } }, hand) => {
       const { chips, deepestMm } = sinceHoned;
       if (chips === 0) return undefined;
-      return `${counted(chips, 'chip')} since it was honed${deepestMm > 0 ? `, ${hand.length(deepestMm)} deep` : ''}.`;
+      return {
+        why: `${counted(chips, 'chip')} since it was honed${deepestMm > 0 ? `, ${hand.length(deepestMm)} deep` : ''}.`,
+        brief: counted(chips, 'chip'),
+      };
     },
   },
   {
@@ -115,7 +136,10 @@ export const RACK_RULES: readonly RackRule[] = [
       state.sinceSharpened.stillCutting === false &&
       familyFacts(family).stropped &&
       state.stropsSinceHoned < STROPS_BEFORE_HONING
-        ? `It no longer cut well; stropped ${times(state.stropsSinceHoned)} since it was honed.`
+        ? {
+            why: `It no longer cut well; stropped ${times(state.stropsSinceHoned)} since it was honed.`,
+            brief: 'cuts no longer',
+          }
         : undefined,
   },
   {
@@ -125,9 +149,12 @@ export const RACK_RULES: readonly RackRule[] = [
     footing: 'Common practice, no source.',
     reason: (tool, { state }, hand) =>
       state.sinceSharpened.stillCutting === false
-        ? `It no longer cut after ${amountOf(state.sinceHoned, tool, hand)}${
-            state.stropsSinceHoned > 0 ? `, and was stropped ${times(state.stropsSinceHoned)}` : ''
-          }.`
+        ? {
+            why: `It no longer cut after ${amountOf(state.sinceHoned, tool, hand)}${
+              state.stropsSinceHoned > 0 ? `, and was stropped ${times(state.stropsSinceHoned)}` : ''
+            }.`,
+            brief: `blunt at ${amountOf(state.sinceHoned, tool, hand)}`,
+          }
         : undefined,
   },
   {
@@ -137,7 +164,10 @@ export const RACK_RULES: readonly RackRule[] = [
     footing: 'The median of this tool’s own worn-out edges, from three on.',
     reason: (_tool, { state, life }, hand) =>
       life && state.sinceHoned[life.measure] >= life.amount
-        ? `Used ${amount(state.sinceHoned[life.measure], life.measure, hand)} since it was honed; its edges usually last ${amount(life.amount, life.measure, hand)}.`
+        ? {
+            why: `Used ${amount(state.sinceHoned[life.measure], life.measure, hand)} since it was honed; its edges usually last ${amount(life.amount, life.measure, hand)}.`,
+            brief: `used ${amount(state.sinceHoned[life.measure], life.measure, hand)}`,
+          }
         : undefined,
   },
   {
@@ -148,7 +178,10 @@ export const RACK_RULES: readonly RackRule[] = [
       'The half hour is common practice, no source; from four strops on, the median of this tool’s own.',
     reason: ({ family }, { state: { sinceSharpened }, strop }, hand) =>
       familyFacts(family).stropped && sinceSharpened.minutes >= (strop?.everyMin ?? STROP_EVERY_MIN)
-        ? `${hand.minutes(sinceSharpened.minutes)} of cutting since the strop or the stone${strop && strop.from > 0 ? `; it usually bears ${hand.minutes(strop.everyMin)}` : ''}.`
+        ? {
+            why: `${hand.minutes(sinceSharpened.minutes)} of cutting since the strop or the stone${strop && strop.from > 0 ? `; it usually bears ${hand.minutes(strop.everyMin)}` : ''}.`,
+            brief: `cut ${hand.minutes(sinceSharpened.minutes)}`,
+          }
         : undefined,
   },
   {
@@ -158,7 +191,10 @@ export const RACK_RULES: readonly RackRule[] = [
     footing: 'Coming back before it is dull is common practice; the share is an estimate.',
     reason: (_tool, { state, life }, hand) =>
       life && state.stropsSinceHoned === 0 && state.sinceHoned[life.measure] >= STROP_AT_LIFE * life.amount
-        ? `Used ${amount(state.sinceHoned[life.measure], life.measure, hand)} of the usual ${amount(life.amount, life.measure, hand)}.`
+        ? {
+            why: `Used ${amount(state.sinceHoned[life.measure], life.measure, hand)} of the usual ${amount(life.amount, life.measure, hand)}.`,
+            brief: `used ${amount(state.sinceHoned[life.measure], life.measure, hand)}`,
+          }
         : undefined,
   },
   {
@@ -167,15 +203,13 @@ export const RACK_RULES: readonly RackRule[] = [
     says: 'Otherwise it is ready.',
     footing: 'It follows from the record: what was not put down is not known.',
     reason: (tool, { state, entries }, hand) => {
-      if (entries === 0) return 'Nothing in its record yet.';
+      if (entries === 0) return { why: 'Nothing in its record yet.', brief: 'no record yet' };
       const last = lastWork(state);
-      const used =
-        state.sinceSharpened.spells > 0
-          ? `used ${amountOf(state.sinceSharpened, tool, hand)} since`
-          : 'unused since';
+      const brief =
+        state.sinceSharpened.spells > 0 ? `used ${amountOf(state.sinceSharpened, tool, hand)}` : 'unused';
       return last
-        ? `${last.what} ${hand.day(last.at)}, ${used}.`
-        : `Used ${amountOf(state.sinceSharpened, tool, hand)}, still cutting.`;
+        ? { why: `${last.what} ${hand.day(last.at)}, ${brief} since.`, brief }
+        : { why: `Used ${amountOf(state.sinceSharpened, tool, hand)}, still cutting.`, brief };
     },
   },
 ];
@@ -192,14 +226,15 @@ export function readiness(tool: Tool, record: ToolRecord, hand: Hand = PLAIN_HAN
     state: overruling.state,
     rule: 'overruled',
     why: `Your word of ${hand.day(overruling.at)}${overruling.why ? `: ${overruling.why}` : ''}.`,
+    brief: 'by your word',
     otherwise: byRecord.state,
   };
 }
 
 function byTheRules(tool: Tool, record: ToolRecord, hand: Hand): Readiness {
   for (const { name, state, reason } of RACK_RULES) {
-    const why = reason(tool, record, hand);
-    if (why !== undefined) return { state, rule: name, why };
+    const held = reason(tool, record, hand);
+    if (held) return { state, rule: name, ...held };
   }
   throw new Error('The last rule always holds.');
 }

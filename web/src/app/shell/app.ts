@@ -1,13 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { Button } from 'primeng/button';
 import { RefreshIcon } from 'primeng/icons/refresh';
 import { UndoIcon } from 'primeng/icons/undo';
 import { Toast } from 'primeng/toast';
 import { filter, map, startWith } from 'rxjs';
 import { DEFAULT_SETTINGS } from '@mellow-anvil/core/workshop';
-import { Rail } from './rail';
 import { BackupsStore } from '../data/backups.store';
 import { Damaged } from './damaged';
 import { KeepingWords } from './keeping-words';
@@ -18,23 +17,25 @@ import { Notices } from '../platform/notices';
 import { Undo } from '../platform/undo.store';
 import { ThemeService } from '../ui/theme/theme.service';
 
-/** The frame: rooms at the top, the rail always at the bottom, one room between. */
+/** The rooms, in the order of a day; those gone to often are at the thumb on a phone, the others one tap further. */
+const ROOMS = [
+  { path: '/', label: 'Bench', often: true },
+  { path: '/stones', label: 'Stones', often: true },
+  { path: '/guides', label: 'Guides', often: false },
+  { path: '/patterns', label: 'Patterns', often: false },
+  { path: '/strop', label: 'Strop', often: true },
+  { path: '/puzzle', label: 'Puzzle', often: true },
+  { path: '/ledger', label: 'Ledger', often: false },
+  { path: '/settings', label: 'Settings', often: false },
+] as const;
+
+/** The frame: one line with the rooms, and the room at hand. */
 @Component({
   selector: 'ma-root',
-  imports: [
-    Button,
-    Damaged,
-    KeepingWords,
-    Rail,
-    RefreshIcon,
-    RouterLink,
-    RouterLinkActive,
-    RouterOutlet,
-    Toast,
-    UndoIcon,
-  ],
+  imports: [Button, Damaged, KeepingWords, RefreshIcon, RouterLink, RouterOutlet, Toast, UndoIcon],
   templateUrl: './app.html',
   styleUrl: './app.css',
+  host: { '[class.framed]': '!fullScreen()' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class App {
@@ -64,10 +65,19 @@ export class App {
     ),
     { initialValue: '/' },
   );
-  protected readonly onBench = computed(() => this.url() === '/' || this.url().startsWith('/tools'));
+  protected readonly rooms = ROOMS;
+  /** Whether a phone shows every room. */
+  protected readonly allRooms = signal(false);
+  /** The path of the room at hand; tools stand on the bench. */
+  protected readonly here = computed(() => {
+    const [, first = ''] = /^\/(\w*)/.exec(this.url()) ?? [];
+    return first === 'tools' ? '/' : `/${first}`;
+  });
+  protected readonly lessOften = computed(() =>
+    ROOMS.some(({ path, often }) => !often && path === this.here()),
+  );
   /** At the bench there is nothing but the step at hand. */
   protected readonly fullScreen = computed(() => /^\/(bench|card)\//.test(this.url()));
-  protected readonly planning = computed(() => /^\/tools\/[^/]+\/plan$/.test(this.url()));
 
   constructor() {
     inject(ThemeService);

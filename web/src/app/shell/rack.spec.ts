@@ -77,7 +77,7 @@ describe('Rack', () => {
     });
     await fixture.whenStable();
     expect(shown()).toEqual(['Chisel 12', 'Chisel 6', 'Iron', 'Whittler']);
-    expect(textOf(fixture)).toContain('Hone It no longer cut after 1 h 10 min.');
+    expect(textOf(fixture)).toContain('Hone blunt at 1 h 10 min');
   });
 
   it('puts a spell of use down in one tap, as the last one was, open to be put right', async () => {

@@ -4,7 +4,9 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
+import { ChevronDownIcon } from 'primeng/icons/chevrondown';
 import { PlusIcon } from 'primeng/icons/plus';
+import { Popover } from 'primeng/popover';
 import { InputText } from 'primeng/inputtext';
 import { Select } from 'primeng/select';
 import type { Stored } from '@mellow-anvil/contract';
@@ -20,6 +22,7 @@ import {
 import { asItStands, proposedUse, readiness, type Readiness, type Session } from '@mellow-anvil/core/record';
 import { RecordsStore, type Records } from '../data/records.store';
 import { SessionsStore } from '../data/sessions.store';
+import { inOrderOfNeed, type RackTool } from '../data/rack-order';
 import { StateMark } from '../drawings/state-mark';
 import { STATE_WORDS } from '../words/state-words';
 import { Figures } from '../ui/figures';
@@ -30,19 +33,19 @@ import { edgeWords } from '../drawings/blade';
 import { EdgeGlyph } from '../drawings/edge-glyph';
 import { ToolsStore } from '../data/tools.store';
 
-const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
-
 /** The tools by need, each with its edge to scale and what it asks for; sets stand together. */
 @Component({
   selector: 'ma-rack',
   imports: [
     Button,
     ButtonDirective,
+    ChevronDownIcon,
     Dialog,
     PlusIcon,
     EdgeGlyph,
     FormsModule,
     InputText,
+    Popover,
     RouterLink,
     Select,
     StateMark,
@@ -52,30 +55,43 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
   styles: `
     :host {
       display: grid;
-      grid-template-rows: auto 1fr auto;
-      gap: 0.6rem;
-      padding: 0.8rem 0.7rem;
+      grid-template-rows: auto 1fr;
+      gap: 0.3rem;
+      padding: 0.4rem 0.5rem 0 0.6rem;
       min-height: 0;
       background: var(--panel);
     }
     .find {
-      display: grid;
-      grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-      gap: 0.5rem;
+      display: flex;
+      gap: 0.4rem;
     }
     .find input {
-      grid-column: 1 / -1;
-      width: 100%;
+      flex: 1;
+      min-width: 0;
       min-height: var(--touch);
+    }
+    .find :is(a, p-button) {
+      flex: none;
+    }
+    .filters {
+      display: grid;
+      gap: 0.6rem;
+      width: 15rem;
+    }
+    .close {
+      display: none;
+    }
+    :host(.open) .close {
+      display: block;
     }
     nav {
       overflow-y: auto;
       min-height: 0;
     }
     h2 {
-      font-size: 0.95rem;
+      font-size: 0.85rem;
       color: var(--leather);
-      padding: 0.6rem 0.3rem 0.2rem;
+      padding: 0.3rem 0.3rem 0;
     }
     ul {
       list-style: none;
@@ -84,11 +100,11 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
     }
     li {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) auto;
-      align-items: start;
+      grid-template-columns: minmax(0, 1fr) auto auto;
+      align-items: center;
       border-left: var(--mark) solid transparent;
       border-radius: 0 var(--radius) var(--radius) 0;
-      padding: 0.3rem 0.4rem 0.4rem 0;
+      padding: 1px 0 1px 0;
     }
     li:hover {
       background: var(--raised);
@@ -97,34 +113,55 @@ const FAMILY_ORDER = new Map(FAMILY_NAMES.map((family, i) => [family, i]));
       background: var(--raised);
       border-left-color: var(--accent);
     }
-    nav a {
+    nav a.tool {
       display: grid;
-      grid-template-columns: 54px 1fr;
-      gap: 0.7rem;
-      align-items: start;
-      padding: 0 0.4rem;
-      min-height: 48px;
+      grid-template-columns: 42px minmax(0, 1fr);
+      gap: 0.3rem;
+      align-items: center;
+      padding: 0;
+      min-height: 46px;
       color: inherit;
       text-decoration: none;
     }
-    nav a > span {
+    nav a.tool > span {
       display: grid;
-      line-height: 1.2;
+      line-height: 1.15;
     }
-    :host ::ng-deep .used {
-      min-height: var(--touch);
+    .tool b {
+      font-size: 0.92rem;
     }
-    .stropped {
-      grid-column: 2;
+    .tool ma-edge-glyph {
+      transform: scale(0.78);
+      transform-origin: left center;
+      width: 42px;
+    }
+    :host ::ng-deep .act.p-button,
+    .act {
+      min-height: 40px;
+      min-width: 4.7rem;
+      justify-content: center;
+      padding: 0.2rem 0.5rem;
+      font-size: 0.9rem;
+    }
+    :host ::ng-deep .rest.p-button {
+      min-height: 40px;
+      width: 28px;
+      padding: 0;
+    }
+    .rest-of-it {
+      display: grid;
+      gap: 0.4rem;
+    }
+    .need {
+      display: flex;
+      gap: 0.3rem;
     }
     .need ma-state-mark {
-      vertical-align: bottom;
-      margin-right: 0.2rem;
       color: var(--ink);
     }
     small {
       color: var(--muted);
-      font-size: 0.88rem;
+      font-size: 0.85rem;
     }
     .none {
       padding: 1rem 0.4rem;
@@ -151,19 +188,15 @@ export class Rack {
   /** The spell of use put down just now, open to be put right. */
   protected readonly usedNow = signal<Stored<Session> | undefined>(undefined);
 
+  /** The tool whose other actions are open. */
+  protected readonly more = signal<RackTool | undefined>(undefined);
+
   protected readonly usedName = computed(
     () => this.stored().find(({ id }) => id === this.usedNow()?.toolId)?.name ?? '',
   );
 
   /** The tools as their records have them, each with what it asks for. */
-  private readonly tools = computed(() =>
-    this.stored().map((tool): Stored<Tool> & { readonly ready?: Readiness } => {
-      const record = this.records()[tool.id];
-      return record
-        ? { ...tool, ...asItStands(tool, record.state), ready: readiness(tool, record, this.figures.hand()) }
-        : tool;
-    }),
-  );
+  private readonly tools = computed(() => inOrderOfNeed(this.stored(), this.records(), this.figures.hand()));
 
   protected readonly families = computed(() => {
     const present = new Set(this.tools().map(({ family }) => family));
@@ -190,14 +223,8 @@ export class Rack {
       .filter(({ name, setName = '', notes = '' }) =>
         `${name} ${setName} ${notes}`.toLowerCase().includes(wanted),
       );
-    const groups = new Map<string, typeof found>();
-    const inOrder = [...found].sort(
-      (a, b) =>
-        needOf(b) - needOf(a) ||
-        (FAMILY_ORDER.get(a.family) ?? 0) - (FAMILY_ORDER.get(b.family) ?? 0) ||
-        a.name.localeCompare(b.name, undefined, { numeric: true }),
-    );
-    for (const tool of inOrder) {
+    const groups = new Map<string, RackTool[]>();
+    for (const tool of found) {
       const name = tool.setName ?? GROUPS[FAMILIES[tool.family].form] ?? 'Others';
       groups.set(name, [...(groups.get(name) ?? []), tool]);
     }
@@ -222,13 +249,22 @@ export class Rack {
     });
   }
 
+  /** What the plan is opened for, where the stone or the wheel is due. */
+  protected planFor({ ready }: RackTool): string | undefined {
+    return ready && PLANNED[ready.state];
+  }
+
   protected words(tool: Parameters<typeof edgeWords>[0]): string {
     return edgeWords(tool, (mm) => this.figures.length(mm, 1));
   }
 }
 
-const needOf = ({ ready }: { readonly ready?: Readiness }): number =>
-  ready ? RACK_STATES.indexOf(ready.state) : 0;
+/** What an edge is taken to its plan for. */
+const PLANNED: Partial<Readonly<Record<RackState, string>>> = {
+  hone: 'Hone it',
+  regrind: 'Grind it',
+  repair: 'Mend it',
+};
 
 const GROUPS: Readonly<Record<string, string>> = {
   'single-bevel': 'Chisels and irons',

@@ -1,7 +1,10 @@
 import { isCurved } from '@mellow-anvil/core/camber';
+import { BreakpointObserver } from '@angular/cdk/layout';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
+import { combineLatest, map } from 'rxjs';
+import { NgTemplateOutlet } from '@angular/common';
 import { Button } from 'primeng/button';
 import { FirstRun } from '../first-run/first-run';
 import { FirstRunState } from '../data/first-run.state';
@@ -13,6 +16,9 @@ import { Notices } from '../platform/notices';
 import { EdgeSide } from '../tool/edge/edge-side';
 import { NewToolPage } from '../tool/edge/new-tool.page';
 import { Rack } from './rack';
+import { inOrderOfNeed } from '../data/rack-order';
+import { RecordsStore } from '../data/records.store';
+import { Rail } from '../parts/rail';
 import { ToolsStore } from '../data/tools.store';
 import { CamberSide } from '../tool/camber/camber-side';
 import { Desk } from '../data/desk';
@@ -36,7 +42,9 @@ const SIDES = [
     LifeSide,
     NewToolPage,
     PlanSide,
+    NgTemplateOutlet,
     Rack,
+    Rail,
     RouterLink,
     SetupSide,
     ToolState,
@@ -45,9 +53,17 @@ const SIDES = [
   styles: `
     :host {
       display: grid;
-      grid-template-columns: 330px minmax(0, 1fr);
+      grid-template-columns: 376px minmax(0, 1fr);
+      grid-template-rows: minmax(0, 1fr) auto;
       min-height: 0;
       height: 100%;
+    }
+    ma-rack {
+      grid-row: 1 / -1;
+    }
+    ma-rail {
+      grid-column: -2;
+      min-width: 0;
     }
     .skip {
       position: absolute;
@@ -74,30 +90,35 @@ const SIDES = [
     header {
       display: flex;
       align-items: center;
-      gap: 1.2rem;
-      padding: 0.8rem 1.25rem 0;
+      gap: 0 1rem;
+      padding: 0 1.1rem;
       border-bottom: 1px solid var(--line);
-      flex-wrap: wrap;
+    }
+    h1 {
+      font-size: 1.35rem;
+      line-height: 1.1;
     }
     header nav {
       display: flex;
-      gap: 0.2rem;
       margin-left: auto;
     }
     header a {
-      padding: 0.6rem 1.1rem;
+      display: flex;
+      align-items: center;
+      padding: 4px 0.8rem 0;
       color: var(--ink);
       text-decoration: none;
       font-weight: 700;
+      white-space: nowrap;
       border-bottom: 4px solid transparent;
-      min-height: var(--touch);
+      min-height: 48px;
     }
     header a.here {
       border-bottom-color: var(--accent);
       color: var(--accent);
     }
     .side {
-      padding: 0.9rem 1.25rem 1.25rem;
+      padding: 0.7rem 1.1rem 1.1rem;
     }
     .empty {
       padding: 3rem 2rem;
@@ -107,11 +128,16 @@ const SIDES = [
     }
     @media (max-width: 64rem) {
       :host {
-        grid-template-columns: 1fr;
+        grid-template-columns: minmax(0, 1fr);
       }
       .drawer {
         display: block;
-        padding: 0.6rem 1.25rem 0;
+      }
+      .vise > .drawer {
+        padding: 0.6rem 1.1rem 0;
+      }
+      ma-rail {
+        grid-column: 1;
       }
       ma-rack {
         display: none;
@@ -119,25 +145,33 @@ const SIDES = [
       ma-rack.open {
         display: grid;
         position: fixed;
-        z-index: 20;
-        inset: 3.4rem auto 0 0;
-        width: min(22rem, 88vw);
+        z-index: 30;
+        inset: 0 auto 0 0;
+        width: min(23.5rem, 94vw);
         box-shadow: 0 0 0 100vmax rgb(0 0 0 / 45%);
+      }
+    }
+    @media (max-width: 56rem) {
+      header {
+        flex-wrap: wrap;
+        padding-top: 0.4rem;
+      }
+      header nav {
+        flex: 1 0 100%;
+        margin: 0 -0.8rem;
       }
     }
     @media (max-width: 40rem) {
       header {
-        gap: 0 1rem;
+        padding: 0.3rem 0.8rem 0;
       }
-      header nav {
-        margin-left: -0.6rem;
-        flex-wrap: wrap;
+      header nav a {
+        flex: 1;
+        justify-content: center;
+        padding: 4px 0.2rem 0;
       }
-      header a {
-        padding: 0.6rem 0.6rem;
-      }
-      .drawer {
-        padding-top: 0.4rem;
+      .side {
+        padding: 0.6rem 0.8rem 1rem;
       }
     }
   `,
@@ -151,7 +185,11 @@ export class VisePage {
   private readonly router = inject(Router);
   private readonly tools = inject(ToolsStore);
   private readonly notices = inject(Notices);
-  private readonly ready = toSignal(this.tools.ready$);
+  private readonly first = toSignal(
+    combineLatest([this.tools.ready$, inject(RecordsStore).known$]).pipe(
+      map(([tools, records]) => inOrderOfNeed(tools, records)[0]),
+    ),
+  );
   protected readonly unfinished = toSignal(inject(FirstRunState).unfinished$, { initialValue: false });
   protected readonly tool = toSignal(this.desk.tool$);
   /** Only irons are curved on purpose. */
@@ -159,6 +197,13 @@ export class VisePage {
     const curved = isCurved(this.tool()?.family);
     return SIDES.filter(({ path }) => curved || path !== 'camber');
   });
+  /** On a phone the stones stand in the plan itself. */
+  protected readonly narrow = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 40rem)')
+      .pipe(map(({ matches }) => matches)),
+    { initialValue: false },
+  );
   protected readonly open = signal(false);
   protected readonly known = computed(
     () => this.sides().find(({ path }) => path === this.side())?.path ?? 'edge',
@@ -168,11 +213,11 @@ export class VisePage {
     effect(() => {
       this.desk.takeUp(this.id());
     });
-    // The bench opens on a tool, not on a blank: the first of the rack once there is one. Someone
+    // The bench opens on a tool, not on a blank: the one in most need once there is one. Someone
     // who was led here from an empty bench was promised a plan, and gets it.
     let led = false;
     effect(() => {
-      const [first] = this.ready() ?? [];
+      const first = this.first();
       if (this.unfinished()) led = true;
       else if (!this.id() && first) {
         void this.router.navigate(['/tools', first.id, led ? 'plan' : 'edge'], { replaceUrl: true });

@@ -14,8 +14,11 @@ import { Figures } from '../ui/figures';
   imports: [Button],
   template: `
     @if (due().length) {
-      <section aria-labelledby="due-title">
-        <h2 id="due-title">Wants seeing to · {{ figures.minutes(minutes()) }}</h2>
+      <details>
+        <summary>
+          {{ due().length === 1 ? 'One wants' : due().length + ' want' }} seeing to ·
+          {{ figures.minutes(minutes()) }}
+        </summary>
         <ul>
           @for (each of due(); track each.stone.id) {
             <li>
@@ -29,18 +32,19 @@ import { Figures } from '../ui/figures';
             </li>
           }
         </ul>
-      </section>
+      </details>
     }
   `,
   styles: `
-    section {
+    details {
       background: var(--accent-wash);
       border-left: var(--mark) solid var(--accent);
-      padding: 0.5rem 0.9rem;
+      padding: 0 0.9rem;
     }
-    h2 {
-      font-size: 1.1rem;
-      margin: 0;
+    summary {
+      cursor: pointer;
+      font-weight: 700;
+      padding: 0.5rem 0;
     }
     ul {
       list-style: none;

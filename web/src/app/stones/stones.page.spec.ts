@@ -38,7 +38,7 @@ describe('the Stones room', () => {
   afterEach(() => localStorage.clear());
 
   it('lists what is due with its minutes, and puts it on record in one tap', async () => {
-    expect(textOf(fixture, 'ma-due-list')).toContain('Wants seeing to · 2 min');
+    expect(textOf(fixture, 'ma-due-list')).toContain('One wants seeing to · 2 min');
     expect(textOf(fixture)).toContain('dished');
     expect(textOf(fixture)).toContain('1.4 ×');
     await press(fixture, 'Flatten it, done');

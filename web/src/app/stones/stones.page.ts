@@ -22,6 +22,7 @@ import { AbrasivesStore } from '../data/abrasives.store';
 import { StonesStore } from '../data/stones.store';
 import { careSentence, stateWord } from '../words/care-words';
 import { ChosenSet } from '../data/chosen-set';
+import { Rail } from '../parts/rail';
 import { DueList } from './due-list';
 import { SetFiles } from './set-files';
 import { StoneGlyph } from '../drawings/stone-glyph';
@@ -47,6 +48,7 @@ const STANDARD = {
     DueList,
     FormsModule,
     PlusIcon,
+    Rail,
     RouterLink,
     SelectButton,
     SetFiles,
@@ -55,6 +57,27 @@ const STANDARD = {
   ],
   templateUrl: './stones.page.html',
   styles: `
+    :host {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr);
+      grid-template-rows: minmax(0, 1fr) auto;
+      height: 100%;
+    }
+    .room {
+      overflow-y: auto;
+      gap: 0.6rem;
+      grid-auto-rows: max-content;
+      padding-top: 0.5rem;
+      width: 100%;
+      max-width: 78rem;
+    }
+    :host ::ng-deep .p-datatable-tbody > tr > td {
+      padding-block: 0.2rem;
+      line-height: 1.2;
+    }
+    :host ::ng-deep .p-datatable-thead > tr > th {
+      padding-block: 0.4rem;
+    }
     header p-selectButton {
       flex-wrap: wrap;
       max-width: 100%;
@@ -70,7 +93,8 @@ const STANDARD = {
     }
     .number,
     .grade,
-    .place {
+    .place,
+    .called {
       white-space: nowrap;
     }
     small {

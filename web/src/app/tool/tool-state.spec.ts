@@ -17,9 +17,10 @@ describe('ToolState', () => {
     answer(server, '/api/tools', page([stored(IRON, 'iron', 4)]));
     await fixture.whenStable();
     expect(textOf(fixture, 'ma-state-mark')).toBe('Hone');
-    expect(textOf(fixture)).toContain('2 chips since it was honed.');
+    expect(textOf(fixture)).toContain('2 chips');
     await press(fixture, 'Why this state');
     const panel = (): string => document.querySelector('.p-popover')?.textContent ?? '';
+    expect(panel()).toContain('2 chips since it was honed.');
     for (const { says } of RACK_RULES) expect(panel()).toContain(says);
     const ready = [...document.querySelectorAll<HTMLElement>('.p-popover button')].find(
       (each) => each.textContent?.trim() === 'Ready',

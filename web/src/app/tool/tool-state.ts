@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
@@ -22,11 +22,8 @@ import { STATE_WORDS } from '../words/state-words';
   styles: `
     :host {
       display: flex;
-      flex-wrap: wrap;
       align-items: center;
-      gap: 0.2rem 0.8rem;
-      padding: 0.4rem 1.25rem 0;
-      min-height: 2.4rem;
+      gap: 0.2rem 0.5rem;
     }
     .panel {
       display: grid;
@@ -51,11 +48,17 @@ import { STATE_WORDS } from '../words/state-words';
     small {
       color: var(--muted);
     }
+    .off {
+      border-top: 1px solid var(--line);
+      padding-top: 0.4rem;
+    }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ToolState {
   readonly tool = input.required<Stored<Tool>>();
+  /** It is to come off the rack. */
+  readonly removed = output();
   private readonly tools = inject(ToolsStore);
   private readonly notices = inject(Notices);
   private readonly figures = inject(Figures);

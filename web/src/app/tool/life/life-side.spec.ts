@@ -101,6 +101,8 @@ describe('LifeSide', () => {
   });
 
   it('tells every entry, newest first, with what it changed', async () => {
+    expect(entries().length).toBe(5);
+    await press(fixture, 'Show 1 earlier');
     expect(entries().length).toBe(6);
     expect(entries()[0]).toMatch(
       /^5 Jun 2026 ?Honed Stone 1000 12, Stone 8000 5 strokes · 30\.6° · 4 min land 0\.\d+ mm → 0\.\d+ mm, edge back \d+ µm ?Shed · Burr all along, bites the thumbnail\.$/,

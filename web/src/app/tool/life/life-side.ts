@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
@@ -17,20 +18,21 @@ import { EntryEdit } from './entry-edit';
 import { KIND_WORDS, changeWords, entryWords, outcomeWords } from '../../words/entry-words';
 import { LifeCharts } from './life-charts';
 
-const AT_FIRST = 25;
+const AT_FIRST = 5;
 
 /** The vise's fourth side: everything that was done with the tool in hand, and what it changed. */
 @Component({
   selector: 'ma-life-side',
-  imports: [Button, EntryEdit, FormsModule, LifeCharts, SelectButton],
+  imports: [NgTemplateOutlet, Button, EntryEdit, FormsModule, LifeCharts, SelectButton],
   templateUrl: './life-side.html',
   styles: `
     :host {
       display: grid;
-      gap: 0.9rem;
+      gap: 0.5rem;
     }
-    .sum {
-      font-size: 1.15rem;
+    .entries {
+      display: grid;
+      gap: 0.3rem;
     }
     .faces {
       color: var(--muted);
@@ -59,7 +61,8 @@ const AT_FIRST = 25;
       gap: 0.8rem;
       width: 100%;
       min-height: var(--touch);
-      padding: 0.45rem 0.3rem;
+      padding: 0.25rem 0.3rem;
+      line-height: 1.3;
       text-align: left;
       font: inherit;
       color: inherit;

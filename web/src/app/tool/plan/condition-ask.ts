@@ -22,9 +22,9 @@ const STEEPER_DEG = 4;
   imports: [FormsModule, QuantityField, SelectButton],
   templateUrl: './condition-ask.html',
   styles: `
-    /* Its parts stand in the row of whoever asks. */
     :host {
-      display: contents;
+      display: grid;
+      gap: 0.6rem;
     }
     .faults {
       display: flex;
@@ -44,12 +44,6 @@ const STEEPER_DEG = 4;
     .label {
       font-weight: 700;
       font-size: 0.95rem;
-    }
-    details {
-      order: 3;
-    }
-    details[open] {
-      flex: 1 1 100%;
     }
     summary {
       cursor: pointer;

@@ -18,8 +18,8 @@ import type { FieldChange } from '../../platform/change';
     @if (taken(); as t) {
       <section aria-label="What it needs">
         <p class="needs">
-          <b class="word">{{ words[t.treatment] }}</b>
-          <span>{{ t.why }}</span>
+          <b class="word">{{ verdict().word }}</b>
+          <span>{{ verdict().why }}</span>
         </p>
         <details>
           <summary>{{ short() }}</summary>
@@ -60,7 +60,7 @@ import type { FieldChange } from '../../platform/change';
       align-items: center;
       background: var(--panel);
       border-left: var(--mark) solid var(--leather);
-      padding: 0.6rem 0.9rem;
+      padding: 0.3rem 0.8rem;
     }
     .needs {
       display: flex;
@@ -116,12 +116,18 @@ export class IntakePanel {
   readonly asked = output<FieldChange<PlanRequest>>();
 
   protected readonly figures = inject(Figures);
-  protected readonly words = TREATMENT_WORDS;
 
   protected readonly taken = computed(() => {
     const { edge } = asItStands(this.tool(), this.state());
     const { condition, landMm } = this.request();
     return unlessRefused(() => intake(edge, condition, landMm));
+  });
+  /** What is done about it: what it needs, unless the plan goes by the wheel all the same. */
+  protected readonly verdict = computed(() => {
+    const { treatment = 'hone', why = '' } = this.taken() ?? {};
+    return this.request().grind && (treatment === 'hone' || treatment === 'strop')
+      ? { word: TREATMENT_WORDS.regrind, why: 'The wheel takes the land back first; then the stones.' }
+      : { word: TREATMENT_WORDS[treatment], why };
   });
   protected readonly lines = computed(() => this.taken()?.lines.map((line) => this.said(line)) ?? []);
 

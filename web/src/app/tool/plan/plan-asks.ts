@@ -23,20 +23,19 @@ import type { FieldChange } from '../../platform/change';
   templateUrl: './plan-asks.html',
   styles: `
     :host {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.7rem 1.6rem;
-      align-items: start;
-    }
-    :host > .asks {
-      order: 2;
-      flex: 1 1 100%;
+      display: grid;
+      gap: 0.6rem;
+      align-content: start;
     }
     .asks {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 0.7rem 1.4rem;
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(7.5rem, 1fr));
+      gap: 0.6rem 0.9rem;
       align-items: start;
+    }
+    ma-choice,
+    .order {
+      grid-column: 1 / -1;
     }
     .order label {
       display: block;
@@ -47,17 +46,11 @@ import type { FieldChange } from '../../platform/change';
       display: flex;
       gap: 0.5rem;
       align-items: center;
-      min-height: var(--touch);
-      padding-top: 1.6rem;
+      grid-column: 1 / -1;
+      min-height: 36px;
     }
-    ma-quantity {
-      max-width: 15rem;
-    }
-    details {
-      order: 4;
-    }
-    details[open] {
-      flex: 1 1 100%;
+    details .asks {
+      padding-top: 0.4rem;
     }
     summary {
       cursor: pointer;

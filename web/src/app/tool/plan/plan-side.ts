@@ -33,12 +33,14 @@ import { Notices } from '../../platform/notices';
 import { conditionWords } from '../../words/condition-words';
 import { IntakePanel } from './intake-panel';
 import { KeptPlans } from './kept-plans';
+import { PlanAnswer } from './plan-answer';
 import { PlanAsks } from './plan-asks';
 import { PlanResult } from './plan-result';
 import { PlansStore } from '../../data/plans.store';
 import { RegrindPanel } from './regrind-panel';
 import { SchoolsPanel } from './schools-panel';
 import { SweepPanel } from './sweep-panel';
+import { WaysPanel } from './ways-panel';
 
 type Draft = Omit<Plan, 'result'>;
 
@@ -50,18 +52,39 @@ type Draft = Omit<Plan, 'result'>;
     ButtonDirective,
     IntakePanel,
     KeptPlans,
+    PlanAnswer,
     PlanAsks,
     PlanResult,
     RegrindPanel,
     RouterLink,
     SchoolsPanel,
     SweepPanel,
+    WaysPanel,
   ],
   templateUrl: './plan-side.html',
   styles: `
     :host {
       display: grid;
       gap: 0.8rem;
+    }
+    .glance {
+      display: grid;
+      grid-template-columns: 17rem minmax(0, 1fr);
+      gap: 0.6rem 1.4rem;
+      align-items: start;
+    }
+    .answer {
+      display: grid;
+      gap: 0.6rem;
+    }
+    @media (max-width: 48rem) {
+      .glance {
+        grid-template-columns: minmax(0, 1fr);
+      }
+      /* The answer first: what it was asked is right more often than not. */
+      .answer {
+        order: -1;
+      }
     }
     .open {
       display: flex;

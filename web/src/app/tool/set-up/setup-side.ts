@@ -80,7 +80,7 @@ interface ShimTyped {
     :host {
       display: grid;
       grid-template-columns: minmax(0, 1fr);
-      gap: 1rem;
+      gap: 0.6rem;
     }
     .choice {
       display: flex;

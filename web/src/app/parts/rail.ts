@@ -32,6 +32,7 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
   selector: 'ma-rail',
   imports: [FormsModule, RouterLink, Select, StoneGlyph],
   templateUrl: './rail.html',
+  host: { '[class.strip]': 'strip()' },
   styles: `
     :host {
       display: flex;
@@ -41,9 +42,12 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
     section {
       flex: 1;
       min-width: 0;
-      height: 152px;
+      height: 126px;
       overflow-x: auto;
       overflow-y: hidden;
+    }
+    :host(.strip) section {
+      height: var(--touch);
     }
     .empty {
       padding: 2.5rem 1.5rem;
@@ -103,15 +107,15 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
     }
     .stone {
       position: absolute;
-      top: 4px;
+      top: 2px;
       width: 88px;
       margin-left: -44px;
-      height: 100px;
+      height: 88px;
       display: grid;
       justify-items: center;
       align-content: start;
       gap: 1px;
-      padding: 4px 2px;
+      padding: 2px;
       border: 2px solid transparent;
       border-radius: var(--radius);
       background: none;
@@ -153,23 +157,37 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
     .aside .name {
       text-decoration: line-through;
     }
-    /* On a narrow screen the rail folds to a strip: drawing, name and strokes, without the scale. */
+    ul {
+      display: flex;
+      align-items: center;
+      gap: 0.2rem;
+      height: 100%;
+      margin: 0;
+      padding: 0 0.4rem;
+      list-style: none;
+      white-space: nowrap;
+    }
+    li a {
+      display: flex;
+      align-items: center;
+      gap: 0.35rem;
+      min-height: 38px;
+      padding: 0 0.5rem;
+      color: var(--ink);
+      font-size: 0.9rem;
+      text-decoration: none;
+    }
+    li a:hover {
+      text-decoration: underline;
+    }
+    :host(.strip) .head {
+      padding: 0 0.6rem;
+      flex-basis: auto;
+      align-content: center;
+    }
     @media (max-width: 40rem) {
       .head {
         display: none;
-      }
-      section {
-        height: 88px;
-      }
-      .scale {
-        display: none;
-      }
-      .stone {
-        height: 80px;
-        top: 0;
-      }
-      .name {
-        -webkit-line-clamp: 1;
       }
     }
   `,
@@ -178,6 +196,8 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
 export class Rail {
   /** Whether the plan is in view: then stones are lit, and a tap lays one aside. */
   readonly planning = input(false);
+  /** A strip of names, where the stones are beside the matter. */
+  readonly strip = input(false);
 
   protected readonly figures = inject(Figures);
   private readonly desk = inject(Desk);
@@ -236,7 +256,7 @@ export class Rail {
         state,
         due: care?.due !== undefined,
         aside: laid,
-        lead: `M${left} 104L${scaleAt} 122`,
+        lead: `M${left} 90L${scaleAt} 102`,
         words: `${stone.name}, ${label.toLowerCase()}, ${this.figures.number(stone.sizeUm, 1)} µm${state ? `, ${state}` : ''}${use}`,
       };
     });
