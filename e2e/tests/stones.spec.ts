@@ -33,6 +33,7 @@ test('care comes due, stands in the plan, is done in one tap, and can be taken b
   await page.getByRole('button', { name: 'Undo: Add care of a stone' }).click();
   await expect(page.getByText('First, Water stone 1000: flatten it')).toBeVisible();
   await page.goto('/stones');
+  await due.getByText(/want seeing to · /).click();
   await page.getByRole('button', { name: 'Flatten it, done: Water stone 1000' }).click();
   await expect(due.getByText('Water stone 1000')).toHaveCount(0);
 });

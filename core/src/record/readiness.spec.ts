@@ -1,7 +1,7 @@
 import type { Session } from './session.js';
 import type { RackState, Tool } from '../blade/tool.js';
 import type { RecordedSession } from './edge-state.js';
-import { PLAIN_HAND, RACK_RULES, readiness } from './readiness.js';
+import { PLAIN_HAND, RACK_RULES, readiness, type Readiness } from './readiness.js';
 import { proposedUse, toolRecord } from './tool-record.js';
 
 const chisel: Tool = {
@@ -34,7 +34,7 @@ const recordOf = (...entries: (Partial<Session> & Pick<Session, 'kind'>)[]): Rec
     startedAt: `2026-03-${String(i + 1).padStart(2, '0')}T09:00:00Z`,
     ...session,
   }));
-const judged = (tool: Tool, sessions: RecordedSession[]): { state: RackState; rule: string; why: string } =>
+const judged = (tool: Tool, sessions: RecordedSession[]): Readiness =>
   readiness(tool, toolRecord(tool, sessions, []));
 
 const honed = { kind: 'honing' } as const;
@@ -115,7 +115,25 @@ describe('readiness', () => {
   });
 
   it('says so while nothing is known', () => {
-    expect(judged(chisel, [])).toEqual({ state: 'ready', rule: 'sharp', why: 'Nothing in its record yet.' });
+    expect(judged(chisel, [])).toEqual({
+      state: 'ready',
+      rule: 'sharp',
+      why: 'Nothing in its record yet.',
+      brief: 'no record yet',
+    });
+  });
+
+  it('says every reason in few words too, for a row of the rack', () => {
+    for (const sessions of [
+      [used(70, false)],
+      [{ ...used(30), chips: { count: 2, deepestMm: 1.4 } }],
+      [used(20)],
+    ]) {
+      const { brief, why } = judged(chisel, recordOf(honed, ...sessions));
+      expect(brief.length).withContext(why).toBeLessThan(20);
+      expect(brief).not.toMatch(/\.$/);
+    }
+    expect(judged(chisel, recordOf(honed, used(70, false))).brief).toBe('blunt at 1 h 10 min');
   });
 });
 

@@ -19,7 +19,7 @@ import {
   type RackState,
   type Tool,
 } from '@mellow-anvil/core/blade';
-import { asItStands, proposedUse, readiness, type Readiness, type Session } from '@mellow-anvil/core/record';
+import { proposedUse, type Session } from '@mellow-anvil/core/record';
 import { RecordsStore, type Records } from '../data/records.store';
 import { SessionsStore } from '../data/sessions.store';
 import { inOrderOfNeed, type RackTool } from '../data/rack-order';
