@@ -50,6 +50,8 @@ const FACE_WORDS: Readonly<Record<StropFace['face'], string>> = {
     }
     .field {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
+      min-width: 0;
       gap: 0.2rem;
       align-content: start;
     }

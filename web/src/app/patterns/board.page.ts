@@ -110,7 +110,7 @@ import { changed as amended, type FieldChange } from '../platform/change';
       }
       tr {
         display: grid;
-        grid-template-columns: 5rem 1fr auto;
+        grid-template-columns: 5rem minmax(0, 1fr) auto;
         border-top: 1px solid var(--line);
         padding: 0.4rem 0;
       }

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
@@ -252,6 +262,16 @@ export class Rack {
   /** What the plan is opened for, where the stone or the wheel is due. */
   protected planFor({ ready }: RackTool): string | undefined {
     return ready && PLANNED[ready.state];
+  }
+
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    // The tool in hand is in sight, wherever it stands by need.
+    afterRenderEffect(() => {
+      this.held();
+      this.groups();
+      host.querySelector('li.held')?.scrollIntoView({ block: 'nearest' });
+    });
   }
 
   protected words(tool: Parameters<typeof edgeWords>[0]): string {

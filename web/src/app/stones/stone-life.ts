@@ -32,6 +32,7 @@ const GRADE_NAMES = { 'FEPA-P': 'P', 'FEPA-F': 'F', ANSI: 'ANSI ', JIS: 'JIS #',
   styles: `
     :host {
       display: grid;
+      grid-template-columns: minmax(0, 1fr);
       gap: 0.9rem;
     }
     .two {

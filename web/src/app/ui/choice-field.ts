@@ -30,6 +30,17 @@ let fields = 0;
     }
   `,
   styleUrl: './fields.css',
+  // However long its choices are, it is as wide as the place it stands in.
+  styles: `
+    :host {
+      min-width: 0;
+      grid-template-columns: minmax(0, 1fr);
+    }
+    p-select {
+      min-width: 0;
+      width: 100%;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ChoiceField<T> {
