@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import envPaths from 'env-paths';
 import { pino } from 'pino';
+import { endingOn, type Workshop } from '@mellow-anvil/core/workshop';
 import { createApp } from './app.js';
 import { CannotOpen } from './storage/cannot-open.js';
 import { openDatabase } from './storage/open-database.js';
@@ -13,7 +14,7 @@ const KEPT_OPEN_MS = 65_000;
 
 /**
  * The program. From the environment: HOST (loopback only), PORT, DATA_DIR, LOG_LEVEL, and
- * OPEN_FILE, a workshop file to begin an empty workshop with.
+ * OPEN_FILE, a workshop file to begin an empty workshop with; OPEN_FILE_ENDS, the day its last entry is moved to.
  */
 async function main(): Promise<void> {
   const { HOST: host = '127.0.0.1', PORT: portText = '4420', OPEN_FILE: openFile } = process.env;
@@ -31,7 +32,7 @@ async function main(): Promise<void> {
   const database = await openDatabase(folder);
   const webFolder = fileURLToPath(new URL('../../web/dist/browser', import.meta.url));
   const { app, workshop, backups, reckoner } = createApp({ database, webFolder, log });
-  if (openFile && !database.damage) await workshop.begin(JSON.parse(await readFile(openFile, 'utf8')));
+  if (openFile && !database.damage) await workshop.begin(await opened(openFile));
 
   const rest = backups.keepUp();
 
@@ -72,6 +73,12 @@ async function main(): Promise<void> {
   };
   process.once('SIGINT', stop);
   process.once('SIGTERM', stop);
+}
+
+async function opened(file: string): Promise<unknown> {
+  const workshop = JSON.parse(await readFile(file, 'utf8')) as unknown;
+  const day = process.env['OPEN_FILE_ENDS'];
+  return day ? endingOn(workshop as Workshop, day) : workshop;
 }
 
 const wayOut = (folder: string): string =>
