@@ -52,8 +52,9 @@ export class EdgeFields {
   protected landTyped: number | undefined;
   protected readonly fields = computed(() => EDGE_FIGURES[this.draft().form]);
   protected readonly choices = computed(() => (this.fresh() ? [] : EDGE_CHOICES[this.draft().form]));
+  /** The bevel's angle, which has a usual one; how far a V's wings stand apart is no bevel. */
   protected readonly first = computed(
-    () => this.fields().find(({ quantity }) => quantity === 'angle')?.field,
+    () => this.fields().find(({ quantity, field }) => quantity === 'angle' && field !== 'openingDeg')?.field,
   );
   protected readonly front = computed(() => {
     const draft = this.draft();

@@ -3,7 +3,9 @@ import type { Type } from '@angular/core';
 import type { Creep } from '@mellow-anvil/core/record';
 import { press, textOf, typeInto } from '../../testing/host';
 import { EDGE, playServer } from '../../testing/page';
+import { usualEdge } from '../../drawings/blade';
 import { BackPanel } from './back-panel';
+import { EdgeFields } from './edge-fields';
 import { HostPanel } from './host-panel';
 import { KeepPanel } from './keep-panel';
 import { ShimFigures } from '../../parts/shim-figures';
@@ -120,5 +122,14 @@ describe('ShimFigures and SkewPanel', () => {
     expect(textOf(fixture, 'dl')).toBe('The wood meets21.99°');
     await typeInto(fixture, 'Turned from square', '95');
     expect(textOf(fixture)).toContain('just below 90°');
+  });
+});
+
+describe('EdgeFields', () => {
+  it('tells a V-tool’s usual angles under its bevel, not between its wings', async () => {
+    const fixture = await show(EdgeFields, { draft: usualEdge('v-tool'), family: 'v-tool' });
+    const fields = [...(fixture.nativeElement as HTMLElement).querySelectorAll('ma-quantity')];
+    const usual = fields.filter((each) => each.textContent?.includes('Usual:'));
+    expect(usual.map((each) => each.querySelector('label')?.textContent?.trim())).toEqual(['Bevel angle']);
   });
 });
