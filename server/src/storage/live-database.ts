@@ -23,7 +23,7 @@ import {
 } from './seal.js';
 import { UnsoundCopy, snapshot } from './snapshot.js';
 import { faultIn } from './soundness.js';
-import { together, type Statements } from './sqlite-file.js';
+import type { Statements } from './sqlite-file.js';
 import { bringUp, putInPlaceOf } from './upgrade.js';
 
 /** The log is written into the database file once it is this long, or an eighth of the file. */
@@ -82,10 +82,8 @@ export class WorkshopDatabase implements Database {
         { type: Transaction.TYPES.IMMEDIATE },
         async (transaction) => {
           const statements = this.connections.statementsIn(transaction);
-          const [done] = await together([
-            work(transaction, statements),
-            statements.run(`PRAGMA user_version = ${writes}`),
-          ]);
+          const done = await work(transaction, statements);
+          await statements.run(`PRAGMA user_version = ${writes}`);
           return done;
         },
       );

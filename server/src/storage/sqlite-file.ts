@@ -57,19 +57,6 @@ export function statementsOn(connection: sqlite3.Database): Statements {
   };
 }
 
-/**
- * Waits for works begun side by side, all of them, whatever comes of any: none goes on after a transaction
- * has ended. @throws what the first that failed threw
- */
-export async function together<T extends readonly unknown[]>(works: {
-  readonly [I in keyof T]: Promise<T[I]>;
-}): Promise<T> {
-  const settled = await Promise.allSettled(works);
-  const failed = settled.find((each) => each.status === 'rejected');
-  if (failed) throw failed.reason;
-  return settled.map((each) => (each as PromiseFulfilledResult<unknown>).value) as unknown as T;
-}
-
 /** Opens a file, does one thing with it, and closes it whatever came of that. */
 export async function withSqliteFile<T>(
   file: string,

@@ -8,7 +8,7 @@ import { abrasives } from '../abrasives/index.js';
 import { cares } from '../abrasives/index.js';
 import { sessions } from '../sessions/index.js';
 import type { Database } from '../../storage/database.js';
-import { together, type Statements } from '../../storage/sqlite-file.js';
+import type { Statements } from '../../storage/sqlite-file.js';
 import { HttpProblem, invalid, notFound } from '../../platform/problem.js';
 import { newRow } from '../../storage/store.js';
 import { tools } from '../tools/index.js';
@@ -57,7 +57,10 @@ export class RunsService {
   async append(id: string, incoming: readonly RunEvent[]): Promise<RunSummary> {
     let added: readonly RowChange[] = [];
     const summary = await this.database.write(async (transaction, statements) => {
-      const [run, fresh] = await together([runRow(id, statements), notYetStored(id, incoming, statements)]);
+      const [run, fresh] = await Promise.all([
+        runRow(id, statements),
+        notYetStored(id, incoming, statements),
+      ]);
       refuseDisorder(fresh);
       const next = run?.next ?? 0;
       const [first] = fresh;
@@ -69,7 +72,10 @@ export class RunsService {
       const begun = run ?? (await this.begin(id, first, transaction, statements));
       const state = stateAfter(fresh);
       const changed = { state, next: next + fresh.length };
-      await together([addEvents(id, fresh, statements), changeRun(id, changed, statements)]);
+      // One after the other: where the disk is full SQLite ends the transaction by itself, and what came after
+      // the statement that failed would be stored alone.
+      await addEvents(id, fresh, statements);
+      await changeRun(id, changed, statements);
       if (state === 'finished') added = await this.toRecord(id, transaction, statements);
       return { ...begun, ...changed };
     });
