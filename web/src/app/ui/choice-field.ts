@@ -30,7 +30,7 @@ let fields = 0;
     }
   `,
   styleUrl: './fields.css',
-  // However long its choices are, it is as wide as the place it stands in.
+  // However long its choices are, it is as wide as the place it stands in, and breaks there rather than be cut.
   styles: `
     :host {
       min-width: 0;
@@ -39,6 +39,11 @@ let fields = 0;
     p-select {
       min-width: 0;
       width: 100%;
+    }
+    :host ::ng-deep .p-select-label {
+      white-space: normal;
+      overflow-wrap: anywhere;
+      line-height: 1.15;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
