@@ -29,12 +29,7 @@ export interface AtWheel {
   readonly run: RunGrinding;
 }
 
-interface Question {
-  readonly wheel: Abrasive;
-  readonly grinding: GrindingStep;
-  readonly work: WheelAtWork;
-  readonly heat?: WedgeHeatInput;
-}
+type Question = Omit<AtWheel, 'run'> & { readonly heat?: WedgeHeatInput };
 
 /** The wheel's part of the plan at hand, in passes no longer than the heat allows: for its page and for the bench. */
 @Injectable({ providedIn: 'root' })

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Select } from 'primeng/select';
-import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { SizedAbrasive } from '@mellow-anvil/core/abrasive';
 import type { Tool } from '@mellow-anvil/core/blade';
 import { type Count, COUNTS, visitAt, visitsOf } from '@mellow-anvil/core/plan';
 import { type Run, strokesLeft } from '@mellow-anvil/core/run';
@@ -35,7 +35,7 @@ interface StoneView {
 export function stoneView(
   run: Run,
   index: number,
-  stones: readonly (Abrasive & { readonly id: string; readonly sizeUm: number })[],
+  stones: readonly SizedAbrasive[],
   nameOf: (id: string) => string,
   tool: Tool | undefined,
   figures: Figures,

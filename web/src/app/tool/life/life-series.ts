@@ -1,5 +1,5 @@
 import type { Ink } from '../../ui/chart-ink';
-import type { Abrasive } from '@mellow-anvil/core/abrasive';
+import type { OwnedAbrasive } from '@mellow-anvil/core/abrasive';
 import type { UseMeasure } from '@mellow-anvil/core/blade';
 import type { ChartData, ChartOptions } from 'chart.js';
 import type { Figures } from '../../ui/figures';
@@ -90,7 +90,7 @@ export function goneAndMarks(entries: readonly Entry[], ink: Ink): ChartData<'li
 /** Strokes of every honing, stone upon stone. */
 export function strokesByStone(
   entries: readonly Entry[],
-  stones: readonly (Abrasive & { readonly id: string })[],
+  stones: readonly OwnedAbrasive[],
   ink: Ink,
 ): ChartData<'bar', Dot[]> {
   const honings = entries.filter(({ session }) => session.kind === 'honing');

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import { type Abrasive, isWheel } from '@mellow-anvil/core/abrasive';
+import { isWheel, type OwnedAbrasive } from '@mellow-anvil/core/abrasive';
 import { unlessRefused } from '@mellow-anvil/core/base';
 import type { Tool } from '@mellow-anvil/core/blade';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '@mellow-anvil/core/grinding';
@@ -112,7 +112,7 @@ export class IntakePanel {
   readonly tool = input.required<Tool>();
   readonly request = input.required<PlanRequest>();
   readonly state = input<EdgeState>();
-  readonly stones = input.required<readonly (Abrasive & { readonly id: string })[]>();
+  readonly stones = input.required<readonly OwnedAbrasive[]>();
   readonly asked = output<FieldChange<PlanRequest>>();
 
   protected readonly figures = inject(Figures);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { type Abrasive, costOfUse } from '@mellow-anvil/core/abrasive';
+import { type Abrasive, costOfUse, type SizedAbrasive } from '@mellow-anvil/core/abrasive';
 import { type Manner, TIP_RADIUS_UM } from '@mellow-anvil/core/blade';
 import type { HoningPlan, PlanPart, PlanRequest, WorkOrder } from '@mellow-anvil/core/plan';
 import type { AtWheel } from '../../data/wheel-passes';
@@ -9,8 +9,6 @@ import { StoneGlyph } from '../../drawings/stone-glyph';
 import { Figures } from '../../ui/figures';
 import { Why, type Reason } from '../../ui/why';
 import { conditionWords } from '../../words/condition-words';
-
-type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
 
 const MANNER_CHOICES: readonly { readonly value: Manner; readonly label: string; readonly says: string }[] = [
   { value: 'thorough', label: 'Thorough', says: 'Every step, every look' },
@@ -136,7 +134,7 @@ export class PlanAnswer {
   readonly plan = input.required<HoningPlan>();
   readonly request = input.required<PlanRequest>();
   readonly toolId = input('');
-  readonly stones = input.required<readonly Stone[]>();
+  readonly stones = input.required<readonly SizedAbrasive[]>();
   /** Its order of work, as it is walked. */
   readonly work = input.required<WorkOrder>();
   readonly atWheel = input<AtWheel>();

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { FormsModule } from '@angular/forms';
 import { Checkbox } from 'primeng/checkbox';
 import { MultiSelect } from 'primeng/multiselect';
-import { type Abrasive, isWheel, kindFacts, servesShape, standsIn } from '@mellow-anvil/core/abrasive';
+import { isWheel, kindFacts, servesShape, type SizedAbrasive, standsIn } from '@mellow-anvil/core/abrasive';
 import { ASSUMED_LAND_MM, includedDeg, shapeOfEdge, type Tool } from '@mellow-anvil/core/blade';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '@mellow-anvil/core/grinding';
 import { type PlanRequest, type School, SCHOOLS } from '@mellow-anvil/core/plan';
@@ -64,8 +64,7 @@ export class PlanAsks {
   readonly request = input.required<PlanRequest>();
   readonly tool = input.required<Tool>();
   readonly state = input<EdgeState>();
-  readonly stones =
-    input.required<readonly (Abrasive & { readonly id: string; readonly sizeUm: number })[]>();
+  readonly stones = input.required<readonly SizedAbrasive[]>();
   /** The sentence about a part of the request, or nothing. */
   readonly said = input.required<(part: string) => string>();
   /** The stones of the plan as it stands, by id. */

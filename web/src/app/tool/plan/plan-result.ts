@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
-  type Abrasive,
   type CareKind,
   servesShape,
+  type SizedAbrasive,
   standsIn,
   type StonesRecord,
 } from '@mellow-anvil/core/abrasive';
@@ -13,8 +13,6 @@ import { FOUND_MARKS_UM } from '@mellow-anvil/core/work';
 import type { AtWheel } from '../../data/wheel-passes';
 import { Figures } from '../../ui/figures';
 import { WorkList } from './work-list';
-
-type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
 
 /** The whole order of a plan, line by line, and why each stone is in or out. */
 @Component({
@@ -57,7 +55,7 @@ export class PlanResult {
   readonly plan = input.required<HoningPlan>();
   readonly request = input.required<PlanRequest>();
   readonly tool = input.required<Tool>();
-  readonly stones = input.required<readonly Stone[]>();
+  readonly stones = input.required<readonly SizedAbrasive[]>();
   /** What the record says about how much work this is. */
   readonly since = input('');
   /** Its order of work, as it is walked. */
@@ -85,7 +83,7 @@ export class PlanResult {
       .map(({ stone }) => stone.name);
     return names.length ? `Not for this edge, or in another set: ${names.join(', ')}.` : '';
   });
-  private mightServe(stone: Stone): boolean {
+  private mightServe(stone: SizedAbrasive): boolean {
     return servesShape(stone, shapeOfEdge(this.tool().edge)) && standsIn(stone, this.request().set);
   }
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toSignal } from '@angular/core/rxjs-interop';
 import type { ChartData, ChartOptions } from 'chart.js';
 import { UIChart } from 'primeng/chart';
-import type { Abrasive, StonesRecord } from '@mellow-anvil/core/abrasive';
+import type { OwnedAbrasive, StonesRecord } from '@mellow-anvil/core/abrasive';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
 import type { Tool } from '@mellow-anvil/core/blade';
 import { meanHoningMin } from '@mellow-anvil/core/grinding';
@@ -50,7 +50,7 @@ export class RegrindPanel {
   readonly tool = input.required<Tool>();
   readonly request = input.required<PlanRequest>();
   readonly plan = input.required<HoningPlan>();
-  readonly stones = input.required<readonly (Abrasive & { readonly id: string })[]>();
+  readonly stones = input.required<readonly OwnedAbrasive[]>();
   readonly record = input<StonesRecord>({});
   readonly state = input<EdgeState>();
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import type { Abrasive, StonesRecord } from '@mellow-anvil/core/abrasive';
+import type { OwnedAbrasive, StonesRecord } from '@mellow-anvil/core/abrasive';
 import type { Tool } from '@mellow-anvil/core/blade';
 import { compareSchools, type PlanRequest, type School } from '@mellow-anvil/core/plan';
 import { Figures } from '../../ui/figures';
@@ -50,7 +50,7 @@ export class SchoolsPanel {
   /** The tool as it stands. */
   readonly tool = input.required<Tool>();
   readonly request = input.required<PlanRequest>();
-  readonly stones = input.required<readonly (Abrasive & { readonly id: string })[]>();
+  readonly stones = input.required<readonly OwnedAbrasive[]>();
   readonly record = input<StonesRecord>({});
   readonly chosen = output<School>();
 

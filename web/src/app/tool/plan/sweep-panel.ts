@@ -3,7 +3,12 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { ChartData, ChartOptions } from 'chart.js';
 import { UIChart } from 'primeng/chart';
 import { Subject, catchError, debounceTime, map, of, startWith, switchMap } from 'rxjs';
-import { type Abrasive, type AbrasiveKind, type StonesRecord, kindFacts } from '@mellow-anvil/core/abrasive';
+import {
+  type AbrasiveKind,
+  kindFacts,
+  type OwnedAbrasive,
+  type StonesRecord,
+} from '@mellow-anvil/core/abrasive';
 import type { Tool } from '@mellow-anvil/core/blade';
 import { bestOf, BUYABLE_KINDS, type PlanRequest, type StoneSweep } from '@mellow-anvil/core/plan';
 import { inkNow } from '../../ui/chart-ink';
@@ -58,7 +63,7 @@ export class SweepPanel {
   /** The tool as it stands. */
   readonly tool = input.required<Tool>();
   readonly request = input.required<PlanRequest>();
-  readonly stones = input.required<readonly (Abrasive & { readonly id: string })[]>();
+  readonly stones = input.required<readonly OwnedAbrasive[]>();
   readonly record = input<StonesRecord>({});
   /** How often a year this tool is honed, where its record tells. */
   readonly perYear = input<number | undefined>();

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import { type Abrasive, kindFacts } from '@mellow-anvil/core/abrasive';
+import { kindFacts, type OwnedAbrasive } from '@mellow-anvil/core/abrasive';
 import type { TooMuch, WayOut } from '@mellow-anvil/core/plan';
 import { Figures } from '../../ui/figures';
 
@@ -84,7 +84,7 @@ interface Told {
 })
 export class WaysPanel {
   readonly tooMuch = input.required<TooMuch>();
-  readonly stones = input.required<readonly (Abrasive & { readonly id: string })[]>();
+  readonly stones = input.required<readonly OwnedAbrasive[]>();
   readonly taken = output<WayOut>();
 
   private readonly figures = inject(Figures);

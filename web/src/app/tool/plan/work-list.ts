@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { Button } from 'primeng/button';
-import type { Abrasive, CareKind, StonesRecord } from '@mellow-anvil/core/abrasive';
+import type { CareKind, SizedAbrasive, StonesRecord } from '@mellow-anvil/core/abrasive';
 import type { Tool } from '@mellow-anvil/core/blade';
 import type { SessionSetting } from '@mellow-anvil/core/guide';
 import {
@@ -20,13 +20,11 @@ import { GrindingStepCard } from './grinding-step';
 import { sideNamesOf, stationName } from '../../words/station-words';
 import { Figures } from '../../ui/figures';
 
-type Stone = Abrasive & { readonly id: string; readonly sizeUm: number };
-
 /** Strokes of the plan on one abrasive. */
 interface StepRow {
   readonly row: 'step';
   readonly what: PlanPart['what'];
-  readonly stone?: Stone | undefined;
+  readonly stone?: SizedAbrasive | undefined;
   readonly lead: string;
   readonly strokes: number;
   /** Strokes in four of five cases. */
@@ -139,7 +137,7 @@ export class WorkList {
   /** Its order of work, as it is walked. */
   readonly work = input.required<WorkOrder>();
   readonly tool = input.required<Tool>();
-  readonly stones = input.required<readonly Stone[]>();
+  readonly stones = input.required<readonly SizedAbrasive[]>();
   readonly record = input<StonesRecord>({});
   /** The guide it is set in. */
   readonly guideName = input('');
