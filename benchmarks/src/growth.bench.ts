@@ -78,6 +78,8 @@ async function grown(entries: number): Promise<Readonly<Record<string, Took>>> {
   took['the tools'] = await watched(() => get('/api/tools?pageSize=500'));
   took['one tool’s life'] = await watched(() => get('/api/records/tool-9'));
   took['a workshop file saved'] = await watched(() => get('/api/workshop'));
+  const { name } = (await (await ask('/api/backups', 'POST')).json()) as { name: string };
+  took['a backup put back'] = await watched(() => ask('/api/backups/restore', 'POST', { name }));
   for (let i = 0; i < 2; i++) {
     const { undo } = (await (await ask('/api/undo')).json()) as { undo: { id: number }[] };
     await ask('/api/undo/undo', 'POST', { id: undo[0]?.id });

@@ -38,6 +38,8 @@ interface KindOptions<T> {
   readonly sorts: readonly string[];
   readonly searches: readonly string[];
   readonly filters?: Readonly<Record<string, Schema>>;
+  /** The table in which SQLite keeps how many there are, in a column `live`; others are counted when asked. */
+  readonly countedIn?: string;
   /** Columns that name a row of another kind; this one is removed with it. */
   readonly references?: readonly Reference[];
 }

@@ -23,11 +23,14 @@ import {
 } from './seal.js';
 import { UnsoundCopy, snapshot } from './snapshot.js';
 import { faultIn } from './soundness.js';
-import type { Statements } from './sqlite-file.js';
+import { withSqliteFile, type Statements } from './sqlite-file.js';
 import { bringUp, putInPlaceOf } from './upgrade.js';
 
 /** The log is written into the database file once it is this long, or an eighth of the file. */
 const LOG_BYTES = 4 * 1024 * 1024;
+
+/** How long such a work waits for a page's question that is under way, ms. */
+const PATIENCE_MS = 10_000;
 
 /** Files beside the database that belong to it. */
 const BESIDE = ['-wal', '-shm', '-journal', '-seal', '-tally'];
@@ -107,7 +110,7 @@ export class WorkshopDatabase implements Database {
   }
 
   copyTo(file: string): Promise<void> {
-    return snapshot((to) => this.sequelize.query('VACUUM INTO $to', { bind: { to } }), file);
+    return snapshot((to) => this.onItsOwn((opened) => opened.run('VACUUM INTO ?', [to])), file);
   }
 
   changedBehind(): Promise<string | undefined> {
@@ -215,7 +218,10 @@ export class WorkshopDatabase implements Database {
    */
   private async refuseGone(): Promise<void> {
     if (this.damage || existsSync(this.file)) return;
-    const saved = await this.copyTo(join(this.backups, `workshop-${stampOf(this.now())}.sqlite`)).then(
+    const saved = await snapshot(
+      (to) => this.sequelize.query('VACUUM INTO $to', { bind: { to } }),
+      join(this.backups, `workshop-${stampOf(this.now())}.sqlite`),
+    ).then(
       () => ' What was in it is saved as the newest backup.',
       () => '',
     );
@@ -229,9 +235,7 @@ export class WorkshopDatabase implements Database {
   /** Copies what is there, unless it is not sound. */
   private async copied(to: string): Promise<boolean> {
     if (this.damage || (await this.brokenSeal()) !== undefined) return false;
-    const all = <R>(sql: string): Promise<R[]> =>
-      this.sequelize.query(sql, { type: QueryTypes.SELECT }) as unknown as Promise<R[]>;
-    if ((await faultIn({ all })) !== undefined) return false;
+    if ((await this.onItsOwn(faultIn)) !== undefined) return false;
     try {
       await this.copyTo(to);
       return true;
@@ -268,6 +272,14 @@ export class WorkshopDatabase implements Database {
     await this.start(copy === undefined ? { is: 'new' } : { is: 'sound', sealed: false });
   }
 
+  /** Work of more than a few frames, over a connection beside the one that answers pages: they do not wait for it. */
+  private onItsOwn<T>(work: (opened: Statements) => Promise<T>): Promise<T> {
+    return withSqliteFile(this.file, { existing: true, patienceMs: PATIENCE_MS }, async (opened) => {
+      await opened.run('PRAGMA wal_autocheckpoint = 0');
+      return work(opened);
+    });
+  }
+
   private async brokenSeal(): Promise<string | undefined> {
     const seal = await readSeal(this.file);
     if (seal === undefined || seal === 'open') return undefined;
@@ -282,7 +294,7 @@ export class WorkshopDatabase implements Database {
     // What was changed behind this back must not be sealed as if it were ours.
     if ((await this.brokenSeal()) !== undefined) return;
     await breakSeal(this.file);
-    await this.sequelize.query('PRAGMA wal_checkpoint(TRUNCATE)');
+    await this.onItsOwn((opened) => opened.run('PRAGMA wal_checkpoint(TRUNCATE)'));
     await sealFile(this.file, this.now());
   }
 

@@ -23,6 +23,9 @@ const names = (table: string): ModelAttributeColumnOptions => ({
   references: { model: table, key: 'id' },
 });
 
+/** The table in which SQLite keeps how many entries there are. */
+export const SESSION_COUNT = 'sessionCount';
+
 export const MIGRATIONS: readonly Migration[] = [
   {
     name: '0001-the-house',
@@ -270,6 +273,27 @@ export const MIGRATIONS: readonly Migration[] = [
     name: '0011-the-manner-of-a-tool',
     async up(schema) {
       await schema.addColumn('tools', 'manner', text);
+    },
+  },
+  {
+    name: '0012-how-many-entries-there-are',
+    async up(schema) {
+      // A page of the ledger says how many there are; counting them looks at every one. SQLite keeps the
+      // number itself, within whatever transaction changes it.
+      const change = async (on: string, when: string, by: string): Promise<void> => {
+        await schema.sequelize.query(
+          `CREATE TRIGGER IF NOT EXISTS "sessionCount_${on}" AFTER ${on === 'update' ? 'UPDATE OF "deletedAt"' : on} ON sessions
+           WHEN ${when} BEGIN UPDATE "${SESSION_COUNT}" SET live = live + (${by}); END`,
+        );
+      };
+      await schema.createTable(SESSION_COUNT, { live: { type: DataTypes.INTEGER, allowNull: false } });
+      await schema.sequelize.query(
+        `INSERT INTO "${SESSION_COUNT}" SELECT (SELECT count(*) FROM sessions WHERE "deletedAt" IS NULL)
+         WHERE NOT EXISTS (SELECT 1 FROM "${SESSION_COUNT}")`,
+      );
+      await change('insert', 'NEW."deletedAt" IS NULL', '1');
+      await change('delete', 'OLD."deletedAt" IS NULL', '-1');
+      await change('update', 'TRUE', '(NEW."deletedAt" IS NULL) - (OLD."deletedAt" IS NULL)');
     },
   },
 ];

@@ -1,3 +1,4 @@
+import { SESSION_COUNT } from './migrations.js';
 import { withSqliteFile } from './sqlite-file.js';
 
 /**
@@ -11,8 +12,10 @@ export function putRowsInPlace(live: string, copy: string, writes: number): Prom
       (await opened.all<{ name: string }>(sql)).map(({ name }) => name);
     await opened.run('PRAGMA wal_autocheckpoint = 0');
     await opened.run('ATTACH DATABASE ? AS kept', [copy]);
+    // The number that triggers keep comes last: it changes with the rows put in before it.
     const tables = await names(
-      `SELECT name FROM kept.sqlite_master WHERE type = 'table' AND (name NOT LIKE 'sqlite!_%' ESCAPE '!' OR name = 'sqlite_sequence')`,
+      `SELECT name FROM kept.sqlite_master WHERE type = 'table' AND (name NOT LIKE 'sqlite!_%' ESCAPE '!' OR name = 'sqlite_sequence')
+       ORDER BY name = '${SESSION_COUNT}'`,
     );
     await opened.run('BEGIN IMMEDIATE');
     try {

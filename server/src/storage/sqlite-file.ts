@@ -14,6 +14,8 @@ export interface SqliteFile extends Statements {
 interface SqliteFileOptions {
   /** Only read it, and fail where there is none. */
   readonly readOnly?: boolean;
+  /** Write to it, but fail where there is none. */
+  readonly existing?: boolean;
   /** How long another's lock is waited for, ms. */
   readonly patienceMs?: number;
 }
@@ -24,9 +26,11 @@ interface SqliteFileOptions {
  */
 export async function openSqliteFile(
   file: string,
-  { readOnly = false, patienceMs = 1000 }: SqliteFileOptions = {},
+  { readOnly = false, existing = false, patienceMs = 1000 }: SqliteFileOptions = {},
 ): Promise<SqliteFile> {
-  const mode = readOnly ? sqlite3.OPEN_READONLY : sqlite3.OPEN_READWRITE | sqlite3.OPEN_CREATE;
+  const mode = readOnly
+    ? sqlite3.OPEN_READONLY
+    : sqlite3.OPEN_READWRITE | (existing ? 0 : sqlite3.OPEN_CREATE);
   const connection = await new Promise<sqlite3.Database>((resolve, reject) => {
     const opened: sqlite3.Database = new sqlite3.Database(file, mode, (reason) =>
       reason ? reject(reason) : resolve(opened),

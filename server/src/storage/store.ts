@@ -59,14 +59,16 @@ export function storeOf<T extends object>(kind: Kind<T>, database: Database, com
   const readList = async (query: ListQuery): Promise<string> => {
     const { page, pageSize } = query;
     const { from, order, bind } = listSql(kind, query);
-    const select = <R extends object>(what: string, rest = ''): Promise<R[]> =>
-      database.sequelize.query<R>(`SELECT ${what} FROM ${from} ${rest}`, { type: QueryTypes.SELECT, bind });
+    const select = <R extends object>(sql: string): Promise<R[]> =>
+      database.sequelize.query<R>(`SELECT ${sql}`, { type: QueryTypes.SELECT, bind });
+    const every = Object.keys(bind).length === 0;
     const [rows, [counted]] = await Promise.all([
       select<{ item: string }>(
-        `${itemSql(kind)} AS item`,
-        `ORDER BY ${order} LIMIT ${pageSize} OFFSET ${(page - 1) * pageSize}`,
+        `${itemSql(kind)} AS item FROM ${from} ORDER BY ${order} LIMIT ${pageSize} OFFSET ${(page - 1) * pageSize}`,
       ),
-      select<{ n: number }>('count(*) AS n'),
+      select<{ n: number }>(
+        every && kind.countedIn ? `live AS n FROM "${kind.countedIn}"` : `count(*) AS n FROM ${from}`,
+      ),
     ]);
     const items = rows.map(({ item }) => item).join(',');
     return `{"items":[${items}],"page":${page},"pageSize":${pageSize},"total":${counted?.n ?? 0}}`;

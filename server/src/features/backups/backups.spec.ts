@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { pino } from 'pino';
 import { QueryTypes } from 'sequelize';
-import { TOOLS } from '../../testing/fixtures.js';
+import { TOOLS, session } from '../../testing/fixtures.js';
 import { openTestWorkshop, type TestWorkshop } from '../../testing/workshop.js';
 import { BACKUP_EVERY_HOURS, BackupsService } from '../../storage/backups.js';
 import { KEPT, toRemove } from '../../storage/rotation.js';
@@ -45,6 +45,36 @@ describe('backups', () => {
       'regular',
     ]);
     expect(await readdir(shop.folder)).not.toContain('restoring');
+  });
+
+  it('leave the number of entries right, as does all else that adds them or takes them away', async () => {
+    const numbers = async (): Promise<[kept: number, there: number]> => {
+      const { total, items } = (await ask('GET', '/api/sessions?pageSize=100')).body;
+      return [total, items.length];
+    };
+    const turn = async (way: 'undo' | 'redo'): Promise<void> => {
+      const [{ id }] = (await ask('GET', '/api/undo')).body[way];
+      await ask('POST', `/api/undo/${way}`, { id });
+    };
+    const [{ id: toolId }] = (await ask('GET', '/api/tools')).body.items;
+    const ids: string[] = [];
+    for (let i = 0; i < 3; i++) ids.push((await ask('POST', '/api/sessions', session(toolId))).body.id);
+    expect(await numbers()).toEqual([3, 3]);
+    const backup = await backUp();
+    await ask('DELETE', `/api/sessions/${ids[0]}?version=1`);
+    expect(await numbers()).toEqual([2, 2]);
+    await turn('undo');
+    expect(await numbers()).toEqual([3, 3]);
+    await turn('redo');
+    const file = (await ask('GET', '/api/workshop')).body;
+    await ask('DELETE', `/api/tools/${toolId}?version=1`);
+    expect(await numbers()).toEqual([0, 0]);
+    await ask('PUT', '/api/workshop', file);
+    expect(await numbers()).toEqual([2, 2]);
+    await restore(backup);
+    expect(await numbers()).toEqual([3, 3]);
+    await ask('DELETE', `/api/sessions/${ids[1]}?version=1`);
+    expect(await numbers()).toEqual([2, 2]);
   });
 
   it('asked for at once, in the same millisecond, are each made, under names of their own', async () => {
@@ -209,18 +239,17 @@ describe('backups', () => {
   });
 
   it('a folder that may only be read, and a failing disk, are told in words', async () => {
-    const { sequelize } = shop.database;
-    const query = sequelize.query.bind(sequelize);
+    const copying = spyOn(shop.database, 'copyTo');
     for (const [code, status, title] of [
       ['SQLITE_READONLY', 503, 'The folder cannot be written'],
       ['SQLITE_CANTOPEN', 503, 'The folder cannot be written'],
       ['SQLITE_FULL', 507, 'The disk is full'],
       ['SQLITE_IOERR', 503, 'The disk does not answer'],
     ] as const) {
-      sequelize.query = (() => Promise.reject(Object.assign(new Error(code), { parent: { code } }))) as never;
+      copying.and.rejectWith(Object.assign(new Error(code), { code }));
       const backup = await ask('POST', '/api/backups');
       expect([backup.status, backup.body.title]).withContext(code).toEqual([status, title]);
-      sequelize.query = query;
+      copying.and.callThrough();
       expect((await ask('GET', '/api/backups')).body.trouble).toContain('was not made');
     }
     // A file where the folder should be: nothing can be written there, whoever runs this.

@@ -1,5 +1,6 @@
 import { RESOURCES } from '@mellow-anvil/contract';
 import type { Session } from '@mellow-anvil/core/record';
+import { SESSION_COUNT } from '../../storage/migrations.js';
 import { defineKind } from '../../storage/kind.js';
 
 export const sessions = defineKind<Session>({
@@ -23,5 +24,6 @@ export const sessions = defineKind<Session>({
     notes: 'text',
   },
   searches: ['who', 'notes'],
+  countedIn: SESSION_COUNT,
   references: [{ column: 'toolId', to: 'tools' }],
 });
