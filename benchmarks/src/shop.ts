@@ -13,11 +13,14 @@ export interface Shop {
   close(): Promise<void>;
 }
 
-/** The real server over a fresh file, with the built page. */
-export async function openShop(): Promise<Shop> {
+/** Where the page is built, and the bare shell it is measured beside. */
+const BUILT = { page: '../../web/dist/browser', bare: '../../web/dist-bare/browser' };
+
+/** The real server over a fresh file, with the built page or the bare shell. */
+export async function openShop(built: keyof typeof BUILT = 'page'): Promise<Shop> {
   const folder = await mkdtemp(join(tmpdir(), 'mellow-anvil-bench-'));
   const database = await openDatabase(folder);
-  const webFolder = fileURLToPath(new URL('../../web/dist/browser', import.meta.url));
+  const webFolder = fileURLToPath(new URL(BUILT[built], import.meta.url));
   const { app, workshop, reckoner } = createApp({ database, webFolder });
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));

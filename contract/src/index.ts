@@ -1,5 +1,6 @@
 export { abrasiveSchema, gradeSchema, setNameSchema } from './abrasives.js';
 export type { Backup, BackupList, Restored } from './backups.js';
+export type { Beginning, Begun } from './beginning.js';
 export { boardDraftSchema, boardSchema, type BoardDraft } from './boards.js';
 export { careSchema } from './cares.js';
 export type { Calculation } from './calculation.js';

@@ -8,6 +8,7 @@ import {
   type BackupList,
   type Restored,
 } from './backups.js';
+import { beginningSchema, begunSchema } from './beginning.js';
 import { calculations } from './calculations.js';
 import { Joi, type ObjectSchema, type Schema } from './joi.js';
 import {
@@ -279,6 +280,14 @@ export const ROUTES = {
     summary: 'Put a workshop file in place of what is stored',
     body: workshopSchema,
     answer: openedSchema,
+  }),
+  begin: route({
+    method: 'post',
+    path: '/api/beginnings',
+    summary: 'Put tools, guides and abrasives in place in one change, as a new workshop begins',
+    body: beginningSchema,
+    answer: begunSchema,
+    status: 201,
   }),
   work: route({
     method: 'get',

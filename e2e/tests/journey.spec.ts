@@ -8,11 +8,57 @@ function projection(angleDeg: number, { r = 9, a = 16.25, h = 16.25 } = {}): str
   return ((r + h * Math.cos(angle)) / Math.sin(angle) - a).toFixed(2);
 }
 
+/** What three people begin with, each an answer of theirs: a tap, or a figure typed. */
+const BEGINNINGS = [
+  {
+    who: 'a plane iron in a guide',
+    answers: ['Bench-plane iron', 'In a roller guide', 'Diamond plate', 'Slick, like slate'],
+    plan: 'Diamond plate, fine',
+    heldBy: 'Side-clamping roller guide',
+  },
+  {
+    who: 'a chisel by hand',
+    answers: ['Mortise chisel', 'By hand', 'Man-made oil stone'],
+    plan: 'Man-made oil stone, middle',
+    heldBy: 'By hand',
+  },
+  {
+    who: 'a carver with one knife, one stone and a strop',
+    answers: ['Whittling knife', 'Natural stone', 'Slick, like slate', 'Add a strop'],
+    plan: 'Strop',
+    heldBy: 'By hand',
+  },
+] as const;
+
+test('three people begin, each within twelve answers, and one undo takes a beginning back', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'What is dull?' })).toBeVisible();
+  await expectAccessible(page);
+  for (const { who, answers, plan, heldBy } of BEGINNINGS) {
+    for (const words of answers) await page.getByRole('button', { name: words }).first().click();
+    await expect(page.getByRole('region', { name: 'The plan' }), who).toContainText(plan);
+    await page.getByRole('button', { name: 'Begin with these' }).click();
+    expect(answers.length + 1, who).toBeLessThanOrEqual(12);
+    const answered = page.getByRole('region', { name: 'The plan' });
+    await expect(answered.getByRole('button', { name: 'Take it to the bench' }), who).toBeVisible();
+    await expect(answered, who).toContainText(plan);
+    await page.getByRole('link', { name: 'Set-up' }).click();
+    await expect(page.locator('#vise'), who).toContainText(heldBy);
+    await page.getByRole('button', { name: 'Undo: Begin the workshop' }).click();
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'What is dull?' }), who).toBeVisible();
+  }
+});
+
 test('from an empty bench to a plan, with figures of one’s own', BOTH_SCREENS, async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('heading', { name: 'Three things, and there is a plan' })).toBeVisible();
-  await expectAccessible(page);
-
+  await page.getByLabel('Number on it').fill('1000');
+  await page.getByRole('button', { name: 'Begin with these' }).click();
+  await expect(page.getByRole('region', { name: 'The plan' })).toContainText('Water stone 1000');
+  if (await page.getByRole('button', { name: 'Rack', exact: true }).isVisible())
+    await page.getByRole('button', { name: 'Rack', exact: true }).click();
   await page.getByRole('link', { name: 'Add a tool' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Paring chisel by the window');
   await choose(page, 'Family', 'Paring chisel');
@@ -26,30 +72,23 @@ test('from an empty bench to a plan, with figures of one’s own', BOTH_SCREENS,
     '27.5°',
   );
   await page.getByRole('button', { name: 'Put it on the rack' }).click();
-  await expect(page.getByText('Paring chisel by the window is on the rack.').first()).toBeVisible();
-
-  await page.getByRole('button', { name: 'Take the usual side-clamping guide' }).click();
-  const grade = page.getByLabel('Grade', { exact: true });
-  await grade.fill('1000');
-  await expect(page.getByText('11.5 µm', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Put it on the rail' }).click();
-  await expect(page.getByText('On the rail: Water stone 1000.')).toBeVisible();
-  await choose(page, 'Graded in', 'Microns (µm)');
-  await page.getByLabel('Grain size').fill('1,2');
-  await page.getByRole('button', { name: 'Put it on the rail' }).click();
-
-  // Two stones and the bench opens, with the plan; the third comes from the Stones room.
   await expect(page.getByRole('heading', { level: 1, name: 'Paring chisel by the window' })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'The plan' })).toContainText('strokes');
-  await page.getByRole('link', { name: 'Stones', exact: true }).click();
-  await page.getByRole('link', { name: 'Add an abrasive' }).click();
-  await choose(page, 'Kind', 'Film or paper on a flat plate');
-  await choose(page, 'Graded in', 'P grade (FEPA P)');
-  await page.getByLabel('Grade', { exact: true }).fill('P400');
-  await page.getByRole('button', { name: 'Put it on the rail' }).click();
-  await expect(page.getByRole('cell', { name: '35 µm' })).toBeVisible();
+  const tool = page.url();
 
-  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  for (const [kind, graded, field, grade] of [
+    ['Water stone', 'Microns (µm)', 'Grain size', '1,2'],
+    ['Film or paper on a flat plate', 'P grade (FEPA P)', 'Grade', 'P400'],
+  ] as const) {
+    await page.getByRole('link', { name: 'Stones', exact: true }).click();
+    await page.getByRole('link', { name: 'Add an abrasive' }).click();
+    await choose(page, 'Kind', kind);
+    await choose(page, 'Graded in', graded);
+    await page.getByLabel(field, { exact: true }).fill(grade);
+    await page.getByRole('button', { name: 'Put it on the rail' }).click();
+    await expect(page.getByRole('cell', { name: field === 'Grade' ? '35 µm' : '1.2 µm' })).toBeVisible();
+  }
+
+  await page.goto(tool);
   await page.getByRole('link', { name: 'Set-up' }).click();
   const settings = page.getByRole('list', { name: 'Settings' });
   await expect(settings).toContainText(projection(23));
@@ -89,31 +128,20 @@ test('the same way with the keyboard only', async ({ page }) => {
   const { keyboard } = page;
   const reach = (name: RegExp): Promise<void> => tabTo(page, name);
   await page.goto('/');
-  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-  await reach(/Add a tool/);
+  await expect(page.getByRole('heading', { level: 1, name: 'What is dull?' })).toBeVisible();
+  for (const name of [/Bench-plane iron/, /In a roller guide/, /Man-made oil stone/]) {
+    await reach(name);
+    await keyboard.press('Enter');
+  }
+  await reach(/Grain on it/);
+  await keyboard.type('20');
+  await reach(/Begin with these/);
   await keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'A tool for the rack' })).toBeVisible();
-  await reach(/^Name/);
-  await keyboard.type('Jack iron');
-  await reach(/Primary angle/);
-  await keyboard.press('ControlOrMeta+A');
-  await keyboard.type('26');
+  await expect(page.getByRole('heading', { level: 1, name: 'Bench-plane iron' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'The plan' })).toContainText('Man-made oil stone 20');
+  await reach(/^Edge$/);
+  await keyboard.press('Enter');
   await reach(/Primary angle/);
   await keyboard.press('ArrowUp');
-  await expect(page.getByRole('textbox', { name: 'Primary angle' })).toHaveValue('26.5');
-  await page.getByRole('textbox', { name: 'Secondary angle' }).focus();
-  await keyboard.press('Enter');
-  await expect(page.getByText('Jack iron is on the rack.').first()).toBeVisible();
-  await reach(/Take the usual side-clamping guide/);
-  await keyboard.press('Enter');
-  for (const grade of ['800', '8000']) {
-    await reach(/^Grade/);
-    await keyboard.type(grade);
-    await keyboard.press('Enter');
-    await expect(page.getByText(`Water stone ${grade} is on the rail.`).first()).toBeVisible();
-  }
-  await expect(page.getByRole('heading', { level: 1, name: 'Jack iron' })).toBeVisible();
-  await reach(/^Plan$/);
-  await keyboard.press('Enter');
-  await expect(page.getByRole('region', { name: 'The plan' })).toContainText('strokes');
+  await expect(page.getByRole('textbox', { name: 'Primary angle' })).toHaveValue('25.5');
 });

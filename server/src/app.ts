@@ -42,6 +42,7 @@ import { settings } from './features/settings/settings.js';
 import { settingsRoutes } from './features/settings/settings.routes.js';
 import { tools } from './features/tools/tools.js';
 import { undoRoutes } from './features/undo/undo.routes.js';
+import { beginningRoute } from './features/workshop/beginning.route.js';
 import { workshopRoutes } from './features/workshop/workshop.routes.js';
 import { KINDS } from './kinds.js';
 import { insistAllServed, routerOf } from './platform/serve.js';
@@ -109,6 +110,7 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
     ...settingsRoutes(store.settings, commands),
     honingPlanRoute(store.tools, store.abrasives, reckoner),
     ...calcRoutes(),
+    beginningRoute(commands),
     ...undoRoutes(commands, database, works, forget),
     ...aboutRoutes(database),
   ];

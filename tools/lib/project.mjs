@@ -17,7 +17,7 @@ const BUILT_FROM = [
   'tsconfig.base.json',
   'package-lock.json',
 ];
-const NOT_SOURCE = new Set(['node_modules', 'dist', '.angular']);
+const NOT_SOURCE = new Set(['node_modules', 'dist', 'dist-bare', '.angular']);
 const OLDEST_NODE = [20, 19];
 
 export function say(words) {

@@ -40,6 +40,16 @@ export { USUAL_STONE_MM } from './dish.js';
 export { equalGrades } from './equal-grades.js';
 export { type Grade, grit, GRIT_STANDARDS } from './grit.js';
 export { learnedRate, type LearnedRate } from './learned-rate.js';
+export {
+  abrasiveByLook,
+  type Feel,
+  feelsOf,
+  LOOKED_AT,
+  type LookedAt,
+  STONE_LOOKS,
+  usualAbrasive,
+  usualLubricant,
+} from './looks.js';
 export { inOrder, placedSizesUm, type SizedAbrasive } from './placing.js';
 export { estimatedRemovalMm3PerNm, estimatedScratchUm, removalPerStrokeMm3 } from './removal.js';
 export { isWheel, USUAL_RPM, wheelRadiusMm, wheelWear } from './wheel.js';

@@ -60,3 +60,4 @@ export {
   STEELS,
   type Tool,
 } from './tool.js';
+export { usualEdge, usualTool } from './usual-tool.js';

@@ -35,3 +35,4 @@ export { bestOf, BUYABLE_KINDS, stoneSweep, type StoneSweep } from './stone-swee
 export { STROP_PURPOSES, STROP_STROKES, type StropPurpose, type StropStep } from './strop-work.js';
 export type { Verdict } from './verdicts.js';
 export { edgeByWay, planHoning, TOO_MANY_STROKES } from './ways-out.js';
+export { secondStone, type SecondStone } from './second-stone.js';

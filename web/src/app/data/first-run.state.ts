@@ -1,30 +1,29 @@
+import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import { combineLatest, map, shareReplay } from 'rxjs';
-import { servesShape } from '@mellow-anvil/core/abrasive';
+import { combineLatest, map, shareReplay, tap, type Observable } from 'rxjs';
+import type { Beginning, Begun } from '@mellow-anvil/contract';
+import { isWheel, kindFacts } from '@mellow-anvil/core/abrasive';
+import { Undo } from '../platform/undo.store';
 import { AbrasivesStore } from './abrasives.store';
-import { GuidesStore } from './guides.store';
 import { ToolsStore } from './tools.store';
 
-/** Flat abrasives a first plan wants: one to work with and one to finish on. */
-export const STONES_WANTED = 2;
-
-/** How far a new workshop has come towards its first plan. */
+/** Whether a new workshop has its first plan, and beginning it. */
 @Injectable({ providedIn: 'root' })
 export class FirstRunState {
-  readonly steps$ = combineLatest([
-    inject(ToolsStore).ready$,
-    inject(GuidesStore).ready$,
-    inject(AbrasivesStore).ready$,
-  ]).pipe(
-    map(([tools, guides, abrasives]) => ({
-      tool: tools[0],
-      guide: guides[0],
-      stones: abrasives.filter((stone) => servesShape(stone, 'straight')),
-    })),
+  private readonly http = inject(HttpClient);
+  private readonly undo = inject(Undo);
+
+  /** There is no tool, or nothing to hone it on. */
+  readonly unfinished$ = combineLatest([inject(ToolsStore).ready$, inject(AbrasivesStore).ready$]).pipe(
+    map(([tools, abrasives]) => {
+      const hones = abrasives.some((each) => !isWheel(each) && !kindFacts(each.kind).strop);
+      return tools.length === 0 || !hones;
+    }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
-  readonly unfinished$ = this.steps$.pipe(
-    map(({ tool, guide, stones }) => !tool || !guide || stones.length < STONES_WANTED),
-  );
+  /** Puts all of it in place in one change. */
+  begin(beginning: Beginning): Observable<Begun> {
+    return this.http.post<Begun>('/api/beginnings', beginning).pipe(tap(() => this.undo.reloadAll()));
+  }
 }

@@ -6,12 +6,13 @@ import {
   FAMILY_NAMES,
   familyFacts,
   type Tool,
+  usualEdge,
 } from '@mellow-anvil/core/blade';
 import { facetSettings, type Guide } from '@mellow-anvil/core/guide';
 import { type HoningPlan, planHoning, type PlanRequest } from '@mellow-anvil/core/plan';
 import { edgeHistory, inOrderOfTime, type Session } from '@mellow-anvil/core/record';
 import { afterEvent, asPlanned, beginRun, type RunEvent, sessionsOfRun } from '@mellow-anvil/core/run';
-import { usualEdge } from '../drawings/blade';
+
 import { stone, stored } from '../testing/page';
 import type { SetUp } from './desk';
 import { runPlanOf } from './to-bench';

@@ -1,13 +1,10 @@
 import {
-  type DoubleBevelEdge,
   type Edge,
   type EdgeForm,
   FAMILIES,
   type Family,
   FAMILY_NAMES,
-  familyFacts,
   type HostPlane,
-  type KnifeEdge,
   type SingleBevelEdge,
   type Steel,
   type Tool,
@@ -156,63 +153,6 @@ export const EDGE_CHOICES: Readonly<Record<EdgeForm, readonly ChoiceOf[]>> = {
     },
   ],
 };
-
-/** A family’s usual edge, to begin with (common practice; sizes of curved edges are examples). */
-export function usualEdge(family: Family): Edge {
-  const { form, widthMm, thicknessMm, primaryDeg, secondaryDeg } = familyFacts(family);
-  const [deg] = primaryDeg;
-  switch (form) {
-    case 'single-bevel':
-      return {
-        form,
-        widthMm,
-        thicknessMm,
-        primaryDeg: deg,
-        ...(secondaryDeg && { secondaryDeg: secondaryDeg[0] }),
-        grind: 'flat',
-        back: 'flat',
-        front: family === 'scrub-iron' ? { shape: 'arc', radiusMm: 75 } : { shape: 'straight' },
-      } satisfies SingleBevelEdge;
-    case 'double-bevel':
-      return {
-        form,
-        widthMm,
-        thicknessMm,
-        leftDeg: deg,
-        rightDeg: deg,
-        skewDeg: family === 'skew' ? 25 : 0,
-        grind: 'flat',
-      } satisfies DoubleBevelEdge;
-    case 'knife':
-      return {
-        form,
-        lengthMm: 80,
-        widthMm,
-        spineMm: thicknessMm,
-        leftDeg: deg,
-        rightDeg: deg,
-        grind: 'flat',
-      } satisfies KnifeEdge;
-    case 'gouge':
-      return {
-        form,
-        widthMm,
-        depthMm: widthMm / 4,
-        thicknessMm,
-        cannel: 'out',
-        bevelDeg: deg,
-        counterBevelDeg: 5,
-      };
-    case 'v':
-      return { form, wingMm: 9, openingDeg: 60, thicknessMm, bevelDeg: deg, keelRadiusMm: 0.4 };
-    case 'hook':
-      return { form, make: 'hollow-inside', lengthMm: 55, innerRadiusMm: 22, thicknessMm, includedDeg: deg };
-    case 'knife-set':
-      return { form, count: 3, lengthMm: 260, widthMm, thicknessMm, bevelDeg: deg };
-    case 'scraping':
-      return { form, lengthMm: 60, thicknessMm, bevelDeg: deg, burrSide: 'right' };
-  }
-}
 
 /** The edge as it can be drawn: undefined while a figure it cannot do without is not read. */
 export function readable(draft: EdgeDraft): Edge | undefined {

@@ -1,8 +1,8 @@
 import type { Abrasive } from '@mellow-anvil/core/abrasive';
-import { FAMILY_NAMES } from '@mellow-anvil/core/blade';
+import { FAMILY_NAMES, usualEdge } from '@mellow-anvil/core/blade';
 import type { Station, StationKind } from '@mellow-anvil/core/plan';
 import { beginRun, type RunPlan } from '@mellow-anvil/core/run';
-import { usualEdge } from './blade';
+
 import { SCENE, type Mark } from './scene-marks';
 import { sceneOf } from './station-scene';
 

@@ -29,7 +29,6 @@ import {
   wheelSupport,
 } from '@mellow-anvil/core/guide';
 import { AbrasivesStore } from '../data/abrasives.store';
-import { FirstRunState } from '../data/first-run.state';
 import { BoardsStore } from '../data/boards.store';
 import { shiftWords } from '../words/stop-words';
 import { ChoiceField } from '../ui/choice-field';
@@ -122,7 +121,6 @@ export class GuidePage {
   readonly id = input<string>();
   private readonly guides = inject(GuidesStore);
   private readonly router = inject(Router);
-  private readonly firstRun = toSignal(inject(FirstRunState).unfinished$, { initialValue: false });
   private readonly all = toSignal(this.guides.items$, { initialValue: [] });
 
   protected readonly blade = SAMPLE;
@@ -264,8 +262,7 @@ export class GuidePage {
   }
 
   protected async keep(): Promise<void> {
-    const leadOn = this.firstRun();
-    if (await this.editor.keep()) void this.router.navigate([leadOn ? '/' : '/guides']);
+    if (await this.editor.keep()) void this.router.navigate(['/guides']);
   }
 
   protected async remove(): Promise<void> {

@@ -1,7 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { textOf, typeInto } from '../testing/host';
 import { playServer } from '../testing/page';
-import { usualStone } from './stone-draft';
+import { usualAbrasive } from '@mellow-anvil/core/abrasive';
 import { StoneFields } from './stone-fields';
 
 describe('StoneFields', () => {
@@ -9,7 +9,7 @@ describe('StoneFields', () => {
   beforeEach(async () => {
     playServer();
     fixture = TestBed.createComponent(StoneFields);
-    fixture.componentRef.setInput('draft', usualStone());
+    fixture.componentRef.setInput('draft', usualAbrasive());
     await fixture.whenStable();
   });
   const draft = () => fixture.componentInstance.draft();

@@ -9,6 +9,7 @@ import {
   isWheel,
   kindFacts,
   LUBRICANTS,
+  usualLubricant,
 } from '@mellow-anvil/core/abrasive';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
 import type { Sentences } from '../ui/checks';
@@ -16,7 +17,6 @@ import { Figures } from '../ui/figures';
 import { ChoiceField } from '../ui/choice-field';
 import { LineField } from '../ui/line-field';
 import { QuantityField } from '../ui/quantity-field';
-import { usualLubricant } from './stone-draft';
 import type { FieldChange } from '../platform/change';
 import { changed } from '../platform/change';
 

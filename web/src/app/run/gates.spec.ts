@@ -1,11 +1,11 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { Tool } from '@mellow-anvil/core/blade';
+import { type Tool, usualEdge } from '@mellow-anvil/core/blade';
 import type { Station } from '@mellow-anvil/core/plan';
 import type { RunPlan } from '@mellow-anvil/core/run';
 import { press, textOf, typeInto, until } from '../testing/host';
 import { IRON, answer, page, playServer, stone, stored } from '../testing/page';
-import { usualEdge } from '../drawings/blade';
+
 import { RunPage } from './run.page';
 import { RunsStore } from '../data/runs.store';
 

@@ -16,7 +16,7 @@ import { contentOf } from '../data/collection.store';
 import { Draft, placed } from '../ui/draft';
 import { Notices } from '../platform/notices';
 import { AbrasivesStore } from '../data/abrasives.store';
-import { usualStone } from '../parts/stone-draft';
+import { usualAbrasive } from '@mellow-anvil/core/abrasive';
 import { MoreFields } from '../parts/more-fields';
 import { StoneFields } from '../parts/stone-fields';
 import { StoneGlyph } from '../drawings/stone-glyph';
@@ -63,7 +63,7 @@ export class StonePage {
   protected readonly editor = new Draft<Abrasive>({
     keeper: this.abrasives,
     schema: 'abrasiveSchema',
-    begin: usualStone(),
+    begin: usualAbrasive(),
     sent: (draft) => this.graded(draft),
     ...placed('rail'),
   });

@@ -19,12 +19,13 @@ import {
   type SingleBevelEdge,
   STEEL_NAMES,
   STEELS,
+  usualEdge,
 } from '@mellow-anvil/core/blade';
 import type { Sentences } from '../../ui/checks';
 import { ChoiceField } from '../../ui/choice-field';
 import { Figures } from '../../ui/figures';
 import { LineField } from '../../ui/line-field';
-import { FAMILY_OPTIONS, readable, usualEdge, type BladeDraft, type EdgeDraft } from '../../drawings/blade';
+import { FAMILY_OPTIONS, readable, type BladeDraft, type EdgeDraft } from '../../drawings/blade';
 import { EdgeFields } from './edge-fields';
 import { EdgeSection, type EdgeDrag } from './edge-section';
 import { FrontView } from '../../drawings/front-view';

@@ -1,9 +1,9 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { check, toolSchema } from '@mellow-anvil/contract';
-import { type Edge, edgeChain, FAMILY_NAMES } from '@mellow-anvil/core/blade';
+import { type Edge, edgeChain, FAMILY_NAMES, usualEdge } from '@mellow-anvil/core/blade';
 import { textOf, typeInto } from '../../testing/host';
 import { EDGE, IRON, playServer } from '../../testing/page';
-import { EDGE_FIGURES, readable, usualEdge, type EdgeDraft } from '../../drawings/blade';
+import { EDGE_FIGURES, readable, type EdgeDraft } from '../../drawings/blade';
 import { EdgeFields } from './edge-fields';
 import { FrontView } from '../../drawings/front-view';
 import { handlesOf, scaleOf, VIEW } from '../../drawings/section-view';

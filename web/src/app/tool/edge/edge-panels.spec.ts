@@ -1,9 +1,10 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { usualEdge } from '@mellow-anvil/core/blade';
 import type { Type } from '@angular/core';
 import type { Creep } from '@mellow-anvil/core/record';
 import { press, textOf, typeInto } from '../../testing/host';
 import { EDGE, playServer } from '../../testing/page';
-import { usualEdge } from '../../drawings/blade';
+
 import { BackPanel } from './back-panel';
 import { EdgeFields } from './edge-fields';
 import { HostPanel } from './host-panel';

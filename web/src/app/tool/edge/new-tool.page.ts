@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import type { Tool } from '@mellow-anvil/core/blade';
+import { type Tool, usualEdge } from '@mellow-anvil/core/blade';
 import { FirstRunState } from '../../data/first-run.state';
 import type { Sentences } from '../../ui/checks';
 import { Draft, placed } from '../../ui/draft';
-import { usualEdge, type BladeDraft } from '../../drawings/blade';
+import { type BladeDraft } from '../../drawings/blade';
 import { EdgeDesk } from './edge-desk';
 import { ToolsStore } from '../../data/tools.store';
 
