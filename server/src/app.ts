@@ -3,6 +3,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
@@ -191,12 +192,17 @@ function servePage(app: Express, folder: string): void {
     response.type('text/plain').send(notices(folder));
   });
   app.use(
-    express.static(folder, {
+    // As they were packed when the page was built.
+    expressStaticGzip(folder, {
       index: false,
-      redirect: false,
-      setHeaders: (response, path) => {
-        const hashed = /-[A-Z0-9]{8}\.[a-z0-9]+$/.test(path);
-        response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      serveStatic: {
+        redirect: false,
+        setHeaders: (response, path) => {
+          const hashed = /-[\w-]{8}\.[a-z0-9]+(\.br|\.gz)?$/.test(path);
+          response.setHeader('Cache-Control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+        },
       },
     }),
   );

@@ -3,6 +3,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
 import { createApp } from './app.js';
 import type { Database } from './storage/database.js';
 import { openDatabase } from './storage/open-database.js';
@@ -19,6 +20,8 @@ describe('the page as it is served', () => {
     await mkdir(web, { recursive: true });
     await writeFile(join(web, 'index.html'), '<ma-root ngCspNonce="NONCE_PLACEHOLDER"></ma-root>');
     await writeFile(join(web, 'main-ABCD1234.js'), `// ${'words '.repeat(2000)}`);
+    await writeFile(join(web, 'chunk-_a-Bc12z.js'), '// as it is');
+    await writeFile(join(web, 'chunk-_a-Bc12z.js.br'), brotliCompressSync('// packed when it was built'));
     await writeFile(join(folder, 'web', '3rdpartylicenses.txt'), 'Licences of the page’s packages');
     database = await openDatabase(join(folder, 'data'));
     const { app } = createApp({ database, webFolder: web });
@@ -45,6 +48,14 @@ describe('the page as it is served', () => {
       nonces.add(nonce);
     }
     expect(nonces.size).toBe(3);
+  });
+
+  it('sends what was packed when it was built, kept for good like the file itself', async () => {
+    const packed = await fetch(`${origin}/chunk-_a-Bc12z.js`, { headers: { 'accept-encoding': 'br' } });
+    expect(await packed.text()).toBe('// packed when it was built');
+    expect(packed.headers.get('cache-control')).toContain('immutable');
+    const plain = await fetch(`${origin}/chunk-_a-Bc12z.js`, { headers: { 'accept-encoding': 'identity' } });
+    expect(await plain.text()).toBe('// as it is');
   });
 
   it('packs its files, keeps hashed ones for good, and says so when there is none', async () => {

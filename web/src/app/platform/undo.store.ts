@@ -35,6 +35,11 @@ export class Undo {
   /** To be called after anything was stored. */
   refresh(): void {
     this.changed.next();
+    this.load();
+  }
+
+  /** Asks what can be taken back. */
+  load(): void {
     this.http.get<CommandList>('/api/undo').subscribe({
       next: (commands) => this.commands.next(commands),
       error: () => this.commands.next(NOTHING),

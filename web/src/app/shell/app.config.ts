@@ -28,7 +28,7 @@ export const appConfig: ApplicationConfig = {
     }),
     provideAppInitializer(() => {
       buttonsDoNotTakeFocus();
-      inject(Undo).refresh();
+      inject(Undo).load();
     }),
     MessageService,
   ],
