@@ -3,13 +3,18 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { Button } from 'primeng/button';
 import { RefreshIcon } from 'primeng/icons/refresh';
+import { SearchIcon } from 'primeng/icons/search';
 import { UndoIcon } from 'primeng/icons/undo';
 import { Toast } from 'primeng/toast';
 import { filter, map, startWith } from 'rxjs';
 import { DEFAULT_SETTINGS } from '@mellow-anvil/core/workshop';
 import { BackupsStore } from '../data/backups.store';
 import { Damaged } from './damaged';
+import { GoTo } from './go-to';
 import { KeepingWords } from './keeping-words';
+import { KeySheet } from './key-sheet';
+import { Keys } from './keys';
+import { ROOMS } from './rooms';
 import { About } from '../parts/about';
 import { RunsStore } from '../data/runs.store';
 import { SettingsStore } from '../data/settings.store';
@@ -17,31 +22,32 @@ import { Notices } from '../platform/notices';
 import { Undo } from '../platform/undo.store';
 import { ThemeService } from '../ui/theme/theme.service';
 
-/** The rooms, in the order of a day; those gone to often are at the thumb on a phone, the others one tap further. */
-const ROOMS = [
-  { path: '/', label: 'Bench', often: true },
-  { path: '/stones', label: 'Stones', often: true },
-  { path: '/guides', label: 'Guides', often: false },
-  { path: '/patterns', label: 'Patterns', often: false },
-  { path: '/strop', label: 'Strop', often: true },
-  { path: '/puzzle', label: 'Puzzle', often: true },
-  { path: '/ledger', label: 'Ledger', often: false },
-  { path: '/settings', label: 'Settings', often: false },
-] as const;
-
 /** The frame: one line with the rooms, and the room at hand. */
 @Component({
   selector: 'ma-root',
-  imports: [Button, Damaged, KeepingWords, RefreshIcon, RouterLink, RouterOutlet, Toast, UndoIcon],
+  imports: [
+    Button,
+    Damaged,
+    GoTo,
+    KeepingWords,
+    KeySheet,
+    RefreshIcon,
+    RouterLink,
+    RouterOutlet,
+    SearchIcon,
+    Toast,
+    UndoIcon,
+  ],
   templateUrl: './app.html',
   styleUrl: './app.css',
-  host: { '[class.framed]': '!fullScreen()' },
+  host: { '[class.framed]': '!fullScreen()', '(document:keydown)': 'key($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class App {
   private readonly undo = inject(Undo);
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
+  private readonly keys = inject(Keys);
 
   protected readonly version = toSignal(inject(About).version$, { initialValue: '' });
   private readonly settings = toSignal(inject(SettingsStore).settings$, {
@@ -79,8 +85,27 @@ export class App {
   /** At the bench there is nothing but the step at hand. */
   protected readonly fullScreen = computed(() => /^\/(bench|card)\//.test(this.url()));
 
+  /** What lies over the room. */
+  protected readonly over = signal<'go-to' | 'keys' | undefined>(undefined);
+
   constructor() {
     inject(ThemeService);
+  }
+
+  /** A key pressed wherever one is; the bench has keys of its own. */
+  protected key(event: KeyboardEvent): void {
+    const asked = this.fullScreen() || this.damage() ? undefined : this.keys.asked(event);
+    if (asked === undefined) return;
+    if (asked === 'undo' || asked === 'redo') {
+      if ((asked === 'undo' ? this.undoable() : this.redoable()).length > 0) this.turn(asked);
+    } else if (asked === 'go-to' || asked === 'keys') {
+      this.over.set(asked);
+    } else {
+      const [, tool] = /^\/tools\/([^/]+)/.exec(this.url()) ?? [];
+      if (tool === undefined || tool === 'new') return;
+      void this.router.navigate(['/tools', tool, asked.side]);
+    }
+    event.preventDefault();
   }
 
   protected skip(event: Event): void {

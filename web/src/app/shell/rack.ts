@@ -38,6 +38,7 @@ import { STATE_WORDS } from '../words/state-words';
 import { Figures } from '../ui/figures';
 import { Notices } from '../platform/notices';
 import { Stropping } from '../data/stropping';
+import { SincePanel } from './since-panel';
 import { UsePanel } from './use-panel';
 import { edgeWords } from '../drawings/blade';
 import { EdgeGlyph } from '../drawings/edge-glyph';
@@ -58,6 +59,7 @@ import { ToolsStore } from '../data/tools.store';
     Popover,
     RouterLink,
     Select,
+    SincePanel,
     StateMark,
     UsePanel,
   ],
@@ -65,7 +67,7 @@ import { ToolsStore } from '../data/tools.store';
   styles: `
     :host {
       display: grid;
-      grid-template-rows: auto 1fr;
+      grid-template-rows: auto auto 1fr;
       gap: 0.3rem;
       padding: 0.4rem 0.5rem 0 0.6rem;
       min-height: 0;

@@ -22,14 +22,7 @@ import { Rail } from '../parts/rail';
 import { ToolsStore } from '../data/tools.store';
 import { CamberSide } from '../tool/camber/camber-side';
 import { Desk } from '../data/desk';
-
-const SIDES = [
-  { path: 'edge', label: 'Edge' },
-  { path: 'set-up', label: 'Set-up' },
-  { path: 'camber', label: 'Camber' },
-  { path: 'plan', label: 'Plan' },
-  { path: 'life', label: 'Life' },
-] as const;
+import { SIDES } from './rooms';
 
 /** Rack and vise: the tools at the left, the one in hand in the middle. */
 @Component({
