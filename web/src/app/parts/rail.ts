@@ -24,7 +24,7 @@ import { ChosenSet } from '../data/chosen-set';
 import { railPlaces, railScale } from './rail-layout';
 import { StoneGlyph } from '../drawings/stone-glyph';
 
-const SPACING = 100;
+const SPACING = 112;
 const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
 
 /** The bench set along a logarithmic scale of microns; a plan lights its stones. */
@@ -108,9 +108,9 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
     .stone {
       position: absolute;
       top: 2px;
-      width: 88px;
-      margin-left: -44px;
-      height: 88px;
+      width: 108px;
+      margin-left: -54px;
+      height: 96px;
       display: grid;
       justify-items: center;
       align-content: start;
@@ -122,15 +122,13 @@ const TICKS = [100, 50, 20, 10, 5, 2, 1, 0.5, 0.2];
       color: var(--ink);
       font: inherit;
       font-size: 0.85rem;
-      line-height: 1.1;
+      line-height: 1.15;
       cursor: pointer;
     }
     .stone:hover {
       border-color: var(--line);
     }
     .stone.lit {
-      width: 98px;
-      margin-left: -49px;
       background: var(--raised);
       border-color: var(--accent);
     }

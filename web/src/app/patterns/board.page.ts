@@ -114,6 +114,9 @@ import { changed as amended, type FieldChange } from '../platform/change';
         border-top: 1px solid var(--line);
         padding: 0.4rem 0;
       }
+      td:nth-child(4) {
+        grid-column: 1 / 3;
+      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
