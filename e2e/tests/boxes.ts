@@ -12,7 +12,9 @@ const boxFaults = (page: Page): Promise<readonly string[]> =>
     };
     const isSeen = (each: Element): boolean => {
       const { width, height } = each.getBoundingClientRect();
-      return width > 1 && height > 1 && each.checkVisibility({ checkOpacity: true, checkVisibilityCSS: true });
+      return (
+        width > 1 && height > 1 && each.checkVisibility({ checkOpacity: true, checkVisibilityCSS: true })
+      );
     };
     /** Only spoken, or waiting beside the page for the keyboard to reach it. */
     const isSpoken = (each: Element): boolean => each.closest('.visually-hidden, .skip') !== null;

@@ -109,3 +109,23 @@ test('a dozen tools and nine stones are in sight, their names whole', async ({ p
   await expect(page.locator('tbody tr').first()).toBeVisible();
   expect(await seenOf(page.locator('tbody tr'))).toBeGreaterThanOrEqual(9);
 });
+
+test('what is chosen can be told where the system gives every colour', async ({ page }) => {
+  await page.emulateMedia({ forcedColors: 'active' });
+  await page.goto('/tools/smooth-50/plan');
+  const ground = (of: Locator): Promise<string> =>
+    of.evaluate((each) => getComputedStyle(each).backgroundColor);
+  for (const [chosen, other] of [
+    [
+      page.getByRole('link', { name: 'Plan', exact: true }),
+      page.getByRole('link', { name: 'Life', exact: true }),
+    ],
+    [
+      page.getByRole('button', { name: 'Dull', exact: true }),
+      page.getByRole('button', { name: 'Very dull', exact: true }),
+    ],
+    [page.getByRole('button', { name: 'Thorough' }), page.getByRole('button', { name: 'Brisk' })],
+  ] as const) {
+    expect(await ground(chosen)).not.toBe(await ground(other));
+  }
+});
