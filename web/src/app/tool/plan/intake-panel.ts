@@ -134,7 +134,7 @@ export class IntakePanel {
   protected readonly short = computed(() => {
     const job = this.taken()?.job;
     return job
-      ? `${this.figures.sliver(job.recessionMm)} back, ${this.figures.number(job.removeMm3, 2)} mm³ of steel: the arithmetic`
+      ? `At least ${this.figures.sliver(job.recessionMm)} back, ${this.figures.number(job.removeMm3, 2)} mm³ of steel: the arithmetic`
       : '';
   });
 

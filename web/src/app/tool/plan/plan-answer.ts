@@ -2,10 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { type Abrasive, costOfUse, type SizedAbrasive } from '@mellow-anvil/core/abrasive';
-import { type Manner, TIP_RADIUS_UM } from '@mellow-anvil/core/blade';
+import { type Edge, type Manner, TIP_RADIUS_UM } from '@mellow-anvil/core/blade';
 import type { HoningPlan, PlanPart, PlanRequest, WorkOrder } from '@mellow-anvil/core/plan';
 import type { AtWheel } from '../../data/wheel-passes';
 import { StoneGlyph } from '../../drawings/stone-glyph';
+import { TakenOff } from '../../drawings/taken-off';
 import { Figures } from '../../ui/figures';
 import { Why, type Reason } from '../../ui/why';
 import { conditionWords } from '../../words/condition-words';
@@ -44,7 +45,7 @@ interface Row {
 /** The answer of a plan at a glance: how long, on which stones, how many strokes, and how sure that is. */
 @Component({
   selector: 'ma-plan-answer',
-  imports: [Button, ButtonDirective, RouterLink, StoneGlyph, Why],
+  imports: [Button, ButtonDirective, RouterLink, StoneGlyph, TakenOff, Why],
   templateUrl: './plan-answer.html',
   styles: `
     :host {
@@ -52,10 +53,21 @@ interface Row {
       gap: 0.5rem;
       align-content: start;
     }
+    .head {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) auto;
+      gap: 0.5rem;
+      align-items: end;
+    }
+    .head > div {
+      display: grid;
+      gap: 0.5rem;
+    }
     .total {
       display: flex;
+      flex-wrap: wrap;
       align-items: baseline;
-      gap: 0.7rem;
+      gap: 0 0.6rem;
     }
     .total .figure {
       font-size: 2.6rem;
@@ -120,6 +132,9 @@ interface Row {
       font-size: 12px;
     }
     @media (max-width: 40rem) {
+      .head {
+        grid-template-columns: minmax(0, 1fr);
+      }
       li {
         grid-template-columns: 56px minmax(0, 1fr) auto auto;
       }
@@ -134,6 +149,7 @@ export class PlanAnswer {
   readonly plan = input.required<HoningPlan>();
   readonly request = input.required<PlanRequest>();
   readonly toolId = input('');
+  readonly edge = input.required<Edge>();
   readonly stones = input.required<readonly SizedAbrasive[]>();
   /** Its order of work, as it is walked. */
   readonly work = input.required<WorkOrder>();
@@ -182,6 +198,14 @@ export class PlanAnswer {
     ];
   });
 
+  /** Steel by stone, where stones take it off in the drawing’s one facet. */
+  protected readonly takenOff = computed((): readonly number[] | undefined => {
+    const { steps } = this.plan();
+    return this.request().stropOnly || steps.length === 0
+      ? undefined
+      : steps.map(({ removeMm3 }) => removeMm3);
+  });
+
   protected readonly range = computed(() => {
     const { lowMin, highMin } = this.plan();
     if (lowMin === undefined || highMin === undefined) return '';
@@ -198,7 +222,8 @@ export class PlanAnswer {
   protected readonly steel = computed(() => {
     const { job } = this.plan();
     if (this.request().stropOnly) return 'No steel to speak of: the strop only aligns.';
-    const back = `The edge goes back ${this.figures.sliver(job.recessionMm)}`;
+    // With what the finer stones take to clear the marks, and strokes made whole.
+    const back = `In all the edge goes back ${this.figures.sliver(job.recessionMm)}`;
     const [before, after] = [job.landBeforeMm, job.landAfterMm].map((mm) => this.figures.length(mm));
     if (job.wholeBevel) return `${back}, over the whole bevel.`;
     return before === after ? `${back}.` : `${back}; the land grows from ${before} to ${after}.`;

@@ -48,7 +48,7 @@ describe('PlanSide', () => {
     await press(fixture, 'Very dull');
     expect(strokes()).toEqual(plan.steps.map((step) => String(step.strokes)));
     expect(textOf(fixture, '.left')).toContain('Stone 400');
-    expect(textOf(fixture, '.steel')).toContain('the land grows from 0.5 mm');
+    expect(textOf(fixture, 'p.steel')).toContain('the land grows from 0.5 mm');
   });
 
   it('asks how deep a nick is, and plans for it', async () => {
