@@ -1,3 +1,5 @@
+import type { Page } from '@playwright/test';
+import { expectAnswered } from './answers.js';
 import { boxFaultsAtRest } from './boxes.js';
 import { expect, test } from './workshop.js';
 
@@ -37,34 +39,44 @@ const ROOMS = [
   '/settings',
 ];
 
-const VIEWS: readonly (readonly [name: string, paths: readonly string[]])[] = [
-  ...FORMS.map((tools): readonly [string, readonly string[]] => [
-    `the sides of ${tools.join(', ')}`,
-    tools.flatMap((tool) =>
-      SIDES.filter((side) => side !== 'camber' || tool === 'smooth-50').map(
-        (side) => `/tools/${tool}/${side}`,
-      ),
-    ),
-  ]),
-  ['the rooms', ROOMS],
-];
+/** What is wrong with a page as it stands, at every size. */
+async function faultsOf(page: Page): Promise<readonly string[]> {
+  const found: string[] = [];
+  for (const [size, colorScheme] of LOOKS) {
+    await page.emulateMedia({ colorScheme });
+    await page.setViewportSize(size);
+    for (const fault of await boxFaultsAtRest(page))
+      found.push(`${new URL(page.url()).pathname} at ${size.width}, ${colorScheme}: ${fault}`);
+  }
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.setViewportSize(SIZES[0]);
+  return found;
+}
 
-for (const [name, paths] of VIEWS) {
-  test(`nothing overlaps, is cut off or hangs off sideways: ${name}`, async ({ page }) => {
+for (const tools of FORMS) {
+  test(`the answer is in sight, nothing overlaps, is cut off or hangs off sideways: ${tools.join(', ')}`, async ({
+    page,
+  }) => {
     test.slow();
     const found: string[] = [];
-    for (const path of paths) {
-      await page.setViewportSize(SIZES[0]);
-      await page.goto(path);
-      await page.waitForLoadState('networkidle');
-      // Themes differ in colours alone: the dark one is looked at where most is in sight.
-      for (const [size, colorScheme] of LOOKS) {
-        await page.emulateMedia({ colorScheme });
-        await page.setViewportSize(size);
-        for (const fault of await boxFaultsAtRest(page))
-          found.push(`${path} at ${size.width}, ${colorScheme}: ${fault}`);
+    for (const tool of tools) {
+      for (const side of SIDES.filter((each) => each !== 'camber' || tool === 'smooth-50')) {
+        await page.goto(`/tools/${tool}/${side}`);
+        await expectAnswered(page, tool, side);
+        found.push(...(await faultsOf(page)));
       }
     }
     expect(found).toEqual([]);
   });
 }
+
+test('nothing overlaps, is cut off or hangs off sideways in any room', async ({ page }) => {
+  test.slow();
+  const found: string[] = [];
+  for (const room of ROOMS) {
+    await page.goto(room);
+    await page.waitForLoadState('networkidle');
+    found.push(...(await faultsOf(page)));
+  }
+  expect(found).toEqual([]);
+});

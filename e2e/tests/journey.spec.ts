@@ -47,6 +47,7 @@ test('three people begin, each within twelve answers, and one undo takes a begin
     await page.getByRole('link', { name: 'Set-up' }).click();
     await expect(page.locator('#vise'), who).toContainText(heldBy);
     await page.getByRole('button', { name: 'Undo: Begin the workshop' }).click();
+    await expect(page.getByRole('button', { name: 'Redo: Begin the workshop' })).toBeEnabled();
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'What is dull?' }), who).toBeVisible();
   }

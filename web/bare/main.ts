@@ -16,11 +16,11 @@ import { workshopPreset } from '../src/app/ui/theme/preset';
 class Bare {}
 
 const nonce = document.querySelector('[ngCspNonce]')?.getAttribute('ngCspNonce') ?? undefined;
-bootstrapApplication(Bare, {
+void bootstrapApplication(Bare, {
   providers: [
     provideZonelessChangeDetection(),
     provideRouter([]),
     providePrimeNG({ theme: { preset: workshopPreset }, csp: { nonce } }),
     MessageService,
   ],
-}).catch((reason: unknown) => console.error(reason));
+});

@@ -5,7 +5,7 @@ import type { Commands, RowChange } from '../../storage/commands.js';
 import type { Kind } from '../../storage/kind.js';
 import { newRow } from '../../storage/store.js';
 import { abrasives } from '../abrasives/index.js';
-import { guides } from '../guides/guides.js';
+import { guides } from '../guides/index.js';
 import { tools } from '../tools/index.js';
 
 /** What a new workshop begins with, in one change: all of it or nothing, and one undo takes it back. */

@@ -7,17 +7,17 @@ import { Undo } from '../platform/undo.store';
 import { AbrasivesStore } from './abrasives.store';
 import { ToolsStore } from './tools.store';
 
-/** Whether a new workshop has its first plan, and beginning it. */
+/** Whether a workshop is still to begin, and beginning it. */
 @Injectable({ providedIn: 'root' })
 export class FirstRunState {
   private readonly http = inject(HttpClient);
   private readonly undo = inject(Undo);
 
-  /** There is no tool, or nothing to hone it on. */
+  /** There is no tool, and nothing to hone one on. */
   readonly unfinished$ = combineLatest([inject(ToolsStore).ready$, inject(AbrasivesStore).ready$]).pipe(
     map(([tools, abrasives]) => {
       const hones = abrasives.some((each) => !isWheel(each) && !kindFacts(each.kind).strop);
-      return tools.length === 0 || !hones;
+      return tools.length === 0 && !hones;
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );

@@ -58,7 +58,9 @@ const FIXED: readonly Place[] = [
             role="option"
             [id]="'place-' + $index"
             [attr.aria-selected]="$index === at()"
+            tabindex="-1"
             (click)="go(place)"
+            (keydown.enter)="go(place)"
             (mousemove)="at.set($index)"
           >
             {{ place.name }}

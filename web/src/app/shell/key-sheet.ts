@@ -26,7 +26,7 @@ import { KEY_SHEET, Keys } from './keys';
           <dd>{{ each.does }}</dd>
         }
       </dl>
-      <label>
+      <label for="single-keys">
         <p-checkbox [binary]="true" [ngModel]="keys.single()" (ngModelChange)="keys.chooseSingle($event)" />
         Single keys work (on this device)
       </label>

@@ -5,7 +5,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { combineLatest, map } from 'rxjs';
 import { NgTemplateOutlet } from '@angular/common';
-import { Button } from 'primeng/button';
+import { Button, ButtonDirective } from 'primeng/button';
 import { FirstRun } from '../first-run/first-run';
 import { FirstRunState } from '../data/first-run.state';
 import { SetupSide } from '../tool/set-up/setup-side';
@@ -29,6 +29,7 @@ import { SIDES } from './rooms';
   selector: 'ma-bench',
   imports: [
     Button,
+    ButtonDirective,
     CamberSide,
     EdgeSide,
     FirstRun,
@@ -183,6 +184,9 @@ export class VisePage {
       map(([tools, records]) => inOrderOfNeed(tools, records)[0]),
     ),
   );
+  protected readonly rackEmpty = toSignal(this.tools.ready$.pipe(map((tools) => tools.length === 0)), {
+    initialValue: false,
+  });
   protected readonly unfinished = toSignal(inject(FirstRunState).unfinished$, { initialValue: false });
   protected readonly tool = toSignal(this.desk.tool$);
   /** Only irons are curved on purpose. */
@@ -206,14 +210,11 @@ export class VisePage {
     effect(() => {
       this.desk.takeUp(this.id());
     });
-    // The bench opens on a tool, not on a blank: the one in most need once there is one. Someone
-    // who was led here from an empty bench was promised a plan, and gets it.
-    let led = false;
+    // The bench opens on a tool, not on a blank: the one in most need once there is one.
     effect(() => {
       const first = this.first();
-      if (this.unfinished()) led = true;
-      else if (!this.id() && first) {
-        void this.router.navigate(['/tools', first.id, led ? 'plan' : 'edge'], { replaceUrl: true });
+      if (!this.id() && first) {
+        void this.router.navigate(['/tools', first.id, 'edge'], { replaceUrl: true });
       }
     });
   }

@@ -62,12 +62,12 @@ describe('NewToolPage', () => {
     server.expectNone({ method: 'POST', url: '/api/tools' });
   });
 
-  it('leads back to the first run while that is not over', async () => {
+  it('goes to the tool with nothing else in the workshop too', async () => {
     await show([]);
     await typeInto(fixture, 'Name', 'First');
     await submit();
     (await sent()).flush(stored({ ...IRON, name: 'First' }, 'first'));
     await until(() => went.calls.any(), 'it goes on');
-    expect(went).toHaveBeenCalledWith(['/']);
+    expect(went).toHaveBeenCalledWith(['/tools', 'first', 'edge']);
   });
 });

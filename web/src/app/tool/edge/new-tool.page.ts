@@ -1,12 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { type Tool, usualEdge } from '@mellow-anvil/core/blade';
-import { FirstRunState } from '../../data/first-run.state';
 import type { Sentences } from '../../ui/checks';
 import { Draft, placed } from '../../ui/draft';
-import { type BladeDraft } from '../../drawings/blade';
+import type { BladeDraft } from '../../drawings/blade';
 import { EdgeDesk } from './edge-desk';
 import { ToolsStore } from '../../data/tools.store';
 
@@ -47,7 +45,6 @@ import { ToolsStore } from '../../data/tools.store';
 })
 export class NewToolPage {
   private readonly router = inject(Router);
-  private readonly firstRun = toSignal(inject(FirstRunState).unfinished$, { initialValue: false });
   protected readonly editor = new Draft<Tool, BladeDraft>({
     keeper: inject(ToolsStore),
     schema: 'toolSchema',
@@ -63,8 +60,7 @@ export class NewToolPage {
 
   protected async keep(): Promise<void> {
     this.tried.set(true);
-    const leadOn = this.firstRun();
     const kept = await this.editor.keep();
-    if (kept) void this.router.navigate(leadOn ? ['/'] : ['/tools', kept.id, 'edge']);
+    if (kept) void this.router.navigate(['/tools', kept.id, 'edge']);
   }
 }

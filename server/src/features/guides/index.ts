@@ -1,0 +1,1 @@
+export { guides } from './guides.js';
