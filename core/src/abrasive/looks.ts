@@ -32,7 +32,7 @@ export function usualAbrasive(kind: AbrasiveKind = 'water-stone'): Abrasive {
 }
 
 /** How a face feels under a fingernail drawn across it. */
-export const FEELS = ['coarse', 'middle', 'fine'] as const;
+const FEELS = ['coarse', 'middle', 'fine'] as const;
 export type Feel = (typeof FEELS)[number];
 
 interface StoneLook {
