@@ -1,7 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { type Guide, type GuideForm, makeBoard, USUAL_BOARD } from '@mellow-anvil/core/guide';
-import { inputOf, press, textOf, typeInto, until } from '../testing/host';
+import { atRest, inputOf, press, textOf, typeInto } from '../testing/host';
 import { GUIDE, answer, page, playServer, stored } from '../testing/page';
 import { GuidePage } from './guide.page';
 import { GuidesPage } from './guides.page';
@@ -32,13 +32,11 @@ describe('GuidePage', () => {
     (fixture.nativeElement as HTMLElement)
       .querySelector('form')
       ?.dispatchEvent(new Event('submit', { cancelable: true }));
-    let found: ReturnType<typeof server.match> = [];
-    const asked = (): boolean => {
-      found = server.match((request) => request.method === method && request.url.startsWith('/api/guides'));
-      return found.length > 0;
-    };
-    await until(asked, 'the guide is sent');
-    return found[0]?.request.body as Record<string, unknown>;
+    await atRest();
+    const found = server.expectOne(
+      (request) => request.method === method && request.url.startsWith('/api/guides'),
+    );
+    return found.request.body as Record<string, unknown>;
   };
 
   it('says, as a figure is typed, which stops of its boards move and by how much', async () => {
@@ -76,10 +74,8 @@ describe('GuidePage', () => {
     (fixture.nativeElement as HTMLElement)
       .querySelector('form')
       ?.dispatchEvent(new Event('submit', { cancelable: true }));
-    await until(() => {
-      fixture.detectChanges();
-      return textOf(fixture).includes('needs this figure');
-    }, 'it is told');
+    await atRest();
+    expect(textOf(fixture)).toContain('needs this figure');
     server.expectNone({ method: 'POST', url: '/api/guides' });
   });
 

@@ -7,7 +7,7 @@ import {
   type SettingBoard,
   USUAL_BOARD,
 } from '@mellow-anvil/core/guide';
-import { inputOf, press, textOf, typeInto, until } from '../testing/host';
+import { atRest, inputOf, press, textOf, typeInto } from '../testing/host';
 import { answer, page, playServer, stored } from '../testing/page';
 import { BoardPage } from './board.page';
 import { cut, laidOut, newBoard, rollersOf } from './board-draft';
@@ -45,12 +45,11 @@ describe('BoardPage', () => {
     await fixture.whenStable();
   };
   const sent = async (method: 'POST' | 'PUT'): Promise<SettingBoard & { again?: boolean }> => {
-    let found: ReturnType<typeof server.match> = [];
-    await until(() => {
-      found = server.match((request) => request.method === method && request.url.startsWith('/api/boards'));
-      return found.length > 0;
-    }, 'the board is sent');
-    return found[0]?.request.body as SettingBoard & { again?: boolean };
+    await atRest();
+    const found = server.expectOne(
+      (request) => request.method === method && request.url.startsWith('/api/boards'),
+    );
+    return found.request.body as SettingBoard & { again?: boolean };
   };
   const submit = (): void =>
     void (fixture.nativeElement as HTMLElement)

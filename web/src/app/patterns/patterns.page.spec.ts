@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { GENERIC_SIDE_CLAMPING_GUIDE, makeBoard, USUAL_BOARD } from '@mellow-anvil/core/guide';
-import { textOf, typeInto, until } from '../testing/host';
+import { atRest, textOf, typeInto } from '../testing/host';
 import { answer, page, playServer, stored } from '../testing/page';
 import { PaperChoice } from '../data/paper-choice';
 import { PatternsPage } from './patterns.page';
@@ -42,15 +42,13 @@ describe('PatternsPage', () => {
   it('keeps what the printed bars measure, and refuses what no printer does', async () => {
     const { server, fixture, settings } = await show();
     await typeInto(fixture, 'Bar across measures', '49.5');
-    let sent: ReturnType<typeof server.match> = [];
-    await until(() => {
-      sent = server.match(({ method }) => method === 'PUT');
-      return sent.length > 0;
-    }, 'the bars are sent');
-    expect(sent[0]?.request.body).toEqual({ ...settings, printer: { acrossMm: 49.5, upMm: 50 } });
-    sent[0]?.flush({ ...settings, version: 4, printer: { acrossMm: 49.5, upMm: 50 } });
+    await atRest();
+    const sent = server.expectOne(({ method }) => method === 'PUT');
+    expect(sent.request.body).toEqual({ ...settings, printer: { acrossMm: 49.5, upMm: 50 } });
+    sent.flush({ ...settings, version: 4, printer: { acrossMm: 49.5, upMm: 50 } });
     await typeInto(fixture, 'Upright bar measures', '5');
-    await until(() => textOf(fixture).includes('lies between 40 and 60'), 'the sentence at the field');
+    await atRest();
+    expect(textOf(fixture)).toContain('lies between 40 and 60');
     expect(server.match(({ method }) => method === 'PUT')).toEqual([]);
   });
 

@@ -10,7 +10,7 @@ import { DEFAULT_SETTINGS, PRINTED_BAR_MM } from '@mellow-anvil/core/workshop';
 import type { Paper } from '@mellow-anvil/contract';
 import { GuidesStore } from '../data/guides.store';
 import { SettingsStore } from '../data/settings.store';
-import { sentencesFor, type Sentences } from '../ui/checks';
+import { Checks, type Sentences } from '../ui/checks';
 import { ChoiceField } from '../ui/choice-field';
 import { Figures } from '../ui/figures';
 import { Notices } from '../platform/notices';
@@ -83,6 +83,7 @@ const PAPERS: readonly { readonly value: Paper; readonly label: string }[] = [
 export class PatternsPage {
   protected readonly figures = inject(Figures);
   private readonly settings = inject(SettingsStore);
+  private readonly checks = inject(Checks);
   private readonly notices = inject(Notices);
   private readonly choice = inject(PaperChoice);
   private readonly stored = toSignal(inject(BoardsStore).items$, { initialValue: [] });
@@ -124,7 +125,7 @@ export class PatternsPage {
   protected async measured(change: Partial<{ acrossMm: number; upMm: number }>): Promise<void> {
     const printer = { ...this.bars(), ...change };
     const { name, units, decimalMark } = this.chosen();
-    this.wrong.set(await sentencesFor('settingsSchema', { name, units, decimalMark, printer }));
+    this.wrong.set(await this.checks.sentencesFor('settingsSchema', { name, units, decimalMark, printer }));
     if (Object.keys(this.wrong()).length > 0) return;
     this.settings.change({ printer }).subscribe({
       next: () => this.notices.done('Kept: every page is corrected for this printer.'),

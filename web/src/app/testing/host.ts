@@ -1,4 +1,5 @@
-import type { ComponentFixture } from '@angular/core/testing';
+import { ApplicationRef } from '@angular/core';
+import { type ComponentFixture, TestBed } from '@angular/core/testing';
 
 /** The text of a component as a reader has it: no markup, single spaces. */
 export const textOf = (fixture: ComponentFixture<unknown>, selector?: string): string => {
@@ -39,6 +40,13 @@ export async function press(fixture: ComponentFixture<unknown>, words: string): 
   if (!found) throw new Error(`No button reads “${words}”`);
   found.click();
   await fixture.whenStable();
+}
+
+/** Once nothing is under way any more that the page knows of: checks, and what is sent after them. */
+export async function atRest(): Promise<void> {
+  // What an answer sets off begins after whoever gave it is done.
+  await new Promise((resolve) => setTimeout(resolve));
+  await TestBed.inject(ApplicationRef).whenStable();
 }
 
 /** Waits until something holds, as a reader would, for at most half a minute: the machine is shared. */

@@ -1,3 +1,4 @@
+import { inject, Injectable, PendingTasks } from '@angular/core';
 import type { FieldProblem } from '@mellow-anvil/contract';
 
 /** A sentence for each wrong field, by its dotted path. */
@@ -17,12 +18,21 @@ export type SchemaName =
   | 'sessionSchema'
   | 'settingsSchema';
 
-/**
- * Checks what was typed against the very schema the server uses. The contract is loaded when the
- * first thing is checked, so that reading costs nothing of it.
- */
-export async function sentencesFor(schema: SchemaName, thing: object): Promise<Sentences> {
-  const contract: Contract = await import('@mellow-anvil/contract');
-  const result = contract.check<object>(contract[schema], thing);
-  return result.ok ? {} : sentencesOf(result.errors);
+/** Checks what was typed against the very schemas the server uses. */
+@Injectable({ providedIn: 'root' })
+export class Checks {
+  private readonly pending = inject(PendingTasks);
+
+  /** The contract is loaded when the first thing is checked, so that reading costs nothing of it. */
+  async sentencesFor(schema: SchemaName, thing: object): Promise<Sentences> {
+    const done = this.pending.add();
+    try {
+      const contract: Contract = await import('@mellow-anvil/contract');
+      const result = contract.check<object>(contract[schema], thing);
+      return result.ok ? {} : sentencesOf(result.errors);
+    } finally {
+      // The page is at rest once whoever asked has gone on with it.
+      setTimeout(done);
+    }
+  }
 }

@@ -2,7 +2,7 @@ import { TestBed } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
 import type { Abrasive } from '@mellow-anvil/core/abrasive';
 import { AbrasivesStore } from '../data/abrasives.store';
-import { until } from '../testing/host';
+import { atRest } from '../testing/host';
 import { answer, page, playServer, stone } from '../testing/page';
 import { contentOf } from '../data/collection.store';
 import { Draft, placed } from './draft';
@@ -27,12 +27,8 @@ describe('a draft', () => {
   });
 
   const sent = async (method: string, url: string) => {
-    let found = server.match({ method, url });
-    await until(
-      () => (found = found.length ? found : server.match({ method, url })).length > 0,
-      `${method} ${url}`,
-    );
-    return found[0] as NonNullable<(typeof found)[0]>;
+    await atRest();
+    return server.expectOne({ method, url });
   };
 
   it('adds what is new and changes what is stored, from its version', async () => {

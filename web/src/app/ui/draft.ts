@@ -4,7 +4,7 @@ import type { Stored } from '@mellow-anvil/contract';
 import { contentOf } from '../data/collection.store';
 import { Notices } from '../platform/notices';
 import { told } from '../platform/problem';
-import { sentencesFor, sentencesOf, type SchemaName, type Sentences } from './checks';
+import { Checks, sentencesOf, type SchemaName, type Sentences } from './checks';
 import type { FieldChange } from '../platform/change';
 import { changed } from '../platform/change';
 
@@ -53,6 +53,7 @@ export class Draft<T extends object, D extends object = T> {
   readonly refusal = signal('');
   readonly sending = signal(false);
   private readonly notices = inject(Notices);
+  private readonly checks = inject(Checks);
   /** Asked to be kept once more while it was being sent. */
   private again = false;
 
@@ -81,7 +82,7 @@ export class Draft<T extends object, D extends object = T> {
 
   /** Whether the contract has nothing against the draft; its sentences are shown. */
   async check(): Promise<boolean> {
-    this.sentences.set(await sentencesFor(this.options.schema, this.sent()));
+    this.sentences.set(await this.checks.sentencesFor(this.options.schema, this.sent()));
     return Object.keys(this.sentences()).length === 0;
   }
 

@@ -2,7 +2,7 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { Desk } from '../../data/desk';
 import { EDGE, IRON, answer, page, playServer, stone, stored } from '../../testing/page';
-import { inputOf, press, textOf, typeInto, until } from '../../testing/host';
+import { atRest, inputOf, press, textOf, typeInto, until } from '../../testing/host';
 import { CamberSide } from './camber-side';
 
 const SMOOTHER = {
@@ -42,12 +42,8 @@ describe('CamberSide', () => {
     method: string,
     url: string,
   ): Promise<{ request: { body: never }; flush(body: object): void }> => {
-    let found;
-    await until(() => {
-      found ??= server.match({ method, url })[0];
-      return found !== undefined;
-    }, `${method} ${url}`);
-    return found as never;
+    await atRest();
+    return server.expectOne({ method, url }) as never;
   };
 
   beforeEach(async () => {

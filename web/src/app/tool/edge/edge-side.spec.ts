@@ -1,7 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController, TestRequest } from '@angular/common/http/testing';
 import { EDGE, IRON, answer, page, playServer, stored } from '../../testing/page';
-import { inputOf, textOf, typeInto, until } from '../../testing/host';
+import { atRest, inputOf, textOf, typeInto } from '../../testing/host';
 import { EdgeSide } from './edge-side';
 
 describe('EdgeSide', () => {
@@ -12,12 +12,8 @@ describe('EdgeSide', () => {
     typeInto(fixture, label, text, leave);
   /** The contract is loaded when first needed; wait for it. */
   const putAppears = async () => {
-    let put: TestRequest | undefined;
-    await until(
-      () => (put ??= server.match({ method: 'PUT', url: '/api/tools/iron' })[0]) !== undefined,
-      'the change is sent',
-    );
-    return put as TestRequest;
+    await atRest();
+    return server.expectOne({ method: 'PUT', url: '/api/tools/iron' });
   };
 
   beforeEach(async () => {
@@ -51,10 +47,8 @@ describe('EdgeSide', () => {
   it('sends nothing that the contract refuses, and says why at the field', async () => {
     await type('Secondary angle', '20');
     const host: HTMLElement = fixture.nativeElement;
-    await until(
-      () => host.textContent?.includes('has to be steeper than the primary') ?? false,
-      'it is told at the field',
-    );
+    await atRest();
+    expect(host.textContent).toContain('has to be steeper than the primary');
     expect(host.querySelector('[role=alert]')?.textContent).toContain('Not kept yet');
     server.expectNone({ method: 'PUT', url: '/api/tools/iron' });
   });
@@ -66,12 +60,8 @@ describe('EdgeSide', () => {
     expect(field('Land now').value).toBe('0.72');
     expect(textOf(fixture)).toContain('Freshly ground, 3 honings since');
     await type('Land now', '0.9');
-    let post;
-    await until(() => {
-      post ??= server.match({ method: 'POST', url: '/api/sessions' })[0];
-      return post !== undefined;
-    }, 'the measurement is sent');
-    const { request } = post as unknown as { request: { body: object } };
+    await atRest();
+    const { request } = server.expectOne({ method: 'POST', url: '/api/sessions' });
     expect(request.body).toEqual(
       jasmine.objectContaining({ toolId: 'iron', kind: 'measuring', landMm: 0.9 }),
     );

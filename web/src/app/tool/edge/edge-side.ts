@@ -22,7 +22,7 @@ import { LAND_FROM } from '../../words/land-words';
 import { RecordsStore, type Records } from '../../data/records.store';
 import { SessionsStore } from '../../data/sessions.store';
 import { contentOf } from '../../data/collection.store';
-import { sentencesFor } from '../../ui/checks';
+import { Checks } from '../../ui/checks';
 import { Figures } from '../../ui/figures';
 import { Notices } from '../../platform/notices';
 import { BackPanel } from './back-panel';
@@ -72,6 +72,7 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
 export class EdgeSide {
   readonly tool = input.required<Stored<Tool>>();
   private readonly tools = inject(ToolsStore);
+  private readonly checks = inject(Checks);
   private readonly notices = inject(Notices);
   private readonly figures = inject(Figures);
   private readonly sessions = inject(SessionsStore);
@@ -159,7 +160,7 @@ export class EdgeSide {
       startedAt: new Date().toISOString(),
       landMm,
     };
-    this.sentences.set(await sentencesFor('sessionSchema', entry));
+    this.sentences.set(await this.checks.sentencesFor('sessionSchema', entry));
     if (Object.keys(this.sentences()).length > 0) return;
     this.sessions.create(entry).subscribe({
       next: () => this.notices.done(`The land measures ${this.figures.length(landMm)}; it is in the record.`),

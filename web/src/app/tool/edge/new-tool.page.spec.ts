@@ -1,7 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { HttpTestingController } from '@angular/common/http/testing';
-import { inputOf, press, textOf, typeInto, until } from '../../testing/host';
+import { atRest, inputOf, press, textOf, typeInto } from '../../testing/host';
 import { GUIDE, IRON, answer, page, playServer, stone, stored } from '../../testing/page';
 import { NewToolPage } from './new-tool.page';
 
@@ -26,12 +26,8 @@ describe('NewToolPage', () => {
       ?.dispatchEvent(new Event('submit', { cancelable: true }));
   };
   const sent = async () => {
-    let found = server.match({ method: 'POST', url: '/api/tools' });
-    await until(
-      () => (found = found.length ? found : server.match({ method: 'POST', url: '/api/tools' })).length > 0,
-      'a tool is sent',
-    );
-    return found[0] as NonNullable<(typeof found)[0]>;
+    await atRest();
+    return server.expectOne({ method: 'POST', url: '/api/tools' });
   };
 
   it('begins with a family’s usual figures, and sends what was typed', async () => {
@@ -46,7 +42,7 @@ describe('NewToolPage', () => {
     expect(post.request.body.edge.widthMm).toBeCloseTo(19.05, 9);
     expect(post.request.body.edge.secondaryDeg).toBeUndefined();
     post.flush(stored({ ...IRON, name: 'My chisel' }, 'new-one'));
-    await until(() => went.calls.any(), 'it goes on');
+    await atRest();
     expect(went).toHaveBeenCalledWith(['/tools', 'new-one', 'edge']);
   });
 
@@ -55,10 +51,8 @@ describe('NewToolPage', () => {
     await typeInto(fixture, 'Width', '25');
     expect(textOf(fixture)).not.toContain('Name is empty');
     await submit();
-    await until(() => {
-      fixture.detectChanges();
-      return textOf(fixture).includes('Name is empty');
-    }, 'the name is asked for');
+    await atRest();
+    expect(textOf(fixture)).toContain('Name is empty');
     server.expectNone({ method: 'POST', url: '/api/tools' });
   });
 
@@ -67,7 +61,7 @@ describe('NewToolPage', () => {
     await typeInto(fixture, 'Name', 'First');
     await submit();
     (await sent()).flush(stored({ ...IRON, name: 'First' }, 'first'));
-    await until(() => went.calls.any(), 'it goes on');
+    await atRest();
     expect(went).toHaveBeenCalledWith(['/tools', 'first', 'edge']);
   });
 });

@@ -1,7 +1,7 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { edgeHistory, lifeOf, recordOf, type Session } from '@mellow-anvil/core/record';
-import { press, textOf, typeInto, until } from '../../testing/host';
+import { atRest, press, textOf, typeInto } from '../../testing/host';
 import { IRON, answer, page, playServer, stone, stored } from '../../testing/page';
 import type { Life } from '../../data/records.store';
 import { goneAndMarks, landAndAngle, strokesByStone, timeLine, useBetweenHonings } from './life-series';
@@ -120,12 +120,8 @@ describe('LifeSide', () => {
     await fixture.whenStable();
     await typeInto(fixture, 'Angle set', '31,2');
     await press(fixture, 'Keep the correction');
-    let put;
-    await until(() => {
-      put ??= server.match({ method: 'PUT', url: '/api/sessions/e5' })[0];
-      return put !== undefined;
-    }, 'the correction is sent');
-    const { request } = put as unknown as { request: { body: object } };
+    await atRest();
+    const { request } = server.expectOne({ method: 'PUT', url: '/api/sessions/e5' });
     expect(request.body).toEqual({ ...honing(6, 12), setting: { angleDeg: 31.2 }, version: 1 });
     await press(fixture, 'Take it out of the record');
     server.expectOne((each) => each.method === 'DELETE' && each.url === '/api/sessions/e5');
@@ -134,18 +130,14 @@ describe('LifeSide', () => {
   it('puts in by hand what the contract allows, and says at the field what it does not', async () => {
     await press(fixture, 'Measured');
     await press(fixture, 'Put it in the record');
-    await until(() => {
-      fixture.detectChanges();
-      return textOf(fixture).includes('Say how wide the land measures, in mm, or how the edge is curved.');
-    }, 'the sentence');
+    await atRest();
+    expect(textOf(fixture)).toContain('Say how wide the land measures, in mm, or how the edge is curved.');
     await typeInto(fixture, 'Land', '0.8');
     await press(fixture, 'Put it in the record');
-    let post;
-    await until(() => {
-      post ??= server.match({ method: 'POST', url: '/api/sessions' })[0];
-      return post !== undefined;
-    }, 'the entry is sent');
-    const { request } = post as unknown as { request: { body: Session } };
+    await atRest();
+    const { request } = server.expectOne({ method: 'POST', url: '/api/sessions' }) as {
+      request: { body: Session };
+    };
     expect([request.body.kind, request.body.landMm, request.body.toolId]).toEqual(['measuring', 0.8, 'iron']);
   });
 });

@@ -7,7 +7,7 @@ import { AbrasivesStore } from '../../data/abrasives.store';
 import { Desk } from '../../data/desk';
 import { Undo } from '../../platform/undo.store';
 import { ToolsStore } from '../../data/tools.store';
-import { inputOf, press, textOf, typeInto, until } from '../../testing/host';
+import { atRest, inputOf, press, textOf, typeInto } from '../../testing/host';
 import { GUIDE, IRON, answer, page, playServer, stone, stored } from '../../testing/page';
 import { PlansStore } from '../../data/plans.store';
 import { PlanSide } from './plan-side';
@@ -66,10 +66,8 @@ describe('PlanSide', () => {
     await typeInto(fixture, 'Finish at least', 'shiny');
     expect(fixture.nativeElement.querySelector('.plan')).toBeNull();
     await typeInto(fixture, 'Finish at least', '2');
-    await until(() => {
-      fixture.detectChanges();
-      return fixture.nativeElement.querySelector('.plan') !== null;
-    }, 'the plan is back');
+    await atRest();
+    expect(fixture.nativeElement.querySelector('.plan')).not.toBeNull();
     await typeInto(fixture, 'Land now', '7');
     expect(textOf(fixture)).toContain('at most 6.00 mm');
   });
@@ -82,10 +80,8 @@ describe('PlanSide', () => {
     answer(server, '/api/tools', page([stored(IRON, 'iron'), other]));
     TestBed.inject(Desk).takeUp('other');
     fixture.componentRef.setInput('tool', other);
-    await until(() => {
-      fixture.detectChanges();
-      return fixture.nativeElement.querySelector('.plan') !== null;
-    }, 'the other tool’s plan');
+    await atRest();
+    expect(fixture.nativeElement.querySelector('.plan')).not.toBeNull();
     expect(inputOf(fixture, 'Finish at least').value).toBe('2');
   });
 

@@ -24,7 +24,7 @@ import { Desk, recordReason, type Answer, type SetUp } from '../../data/desk';
 import { runPlanOf, workOf, type Bench } from '../../data/to-bench';
 import { RecordsStore, type Records } from '../../data/records.store';
 import { RunsStore } from '../../data/runs.store';
-import { sentencesFor, type Sentences } from '../../ui/checks';
+import { Checks, type Sentences } from '../../ui/checks';
 import { contentOf } from '../../data/collection.store';
 import { Figures } from '../../ui/figures';
 import { WheelPasses } from '../../data/wheel-passes';
@@ -126,6 +126,7 @@ export class PlanSide {
   readonly tool = input.required<Stored<Tool>>();
 
   protected readonly desk = inject(Desk);
+  private readonly checks = inject(Checks);
   private readonly figures = inject(Figures);
   private readonly plans = inject(PlansStore);
   private readonly careOf = inject(CareOfStones);
@@ -189,7 +190,7 @@ export class PlanSide {
   private readonly sentences = toSignal(
     this.draft$.pipe(
       switchMap((draft): Promise<Sentences> =>
-        draft ? sentencesFor('planDraftSchema', draft) : Promise.resolve({}),
+        draft ? this.checks.sentencesFor('planDraftSchema', draft) : Promise.resolve({}),
       ),
     ),
     { initialValue: {} as Sentences },

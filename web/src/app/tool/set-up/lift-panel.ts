@@ -14,7 +14,7 @@ import type { KnifeEdge } from '@mellow-anvil/core/blade';
 import { knifeLift, liftAngle, liftStack, type LiftStack, type Packing } from '@mellow-anvil/core/guide';
 import { DEFAULT_SETTINGS } from '@mellow-anvil/core/workshop';
 import { LineField } from '../../ui/line-field';
-import { sentencesFor, type Sentences } from '../../ui/checks';
+import { Checks, type Sentences } from '../../ui/checks';
 import { Figures } from '../../ui/figures';
 import { Notices } from '../../platform/notices';
 import { QuantityField } from '../../ui/quantity-field';
@@ -77,6 +77,7 @@ export class LiftPanel {
   readonly knife = input.required<KnifeEdge>();
   protected readonly figures = inject(Figures);
   private readonly store = inject(SettingsStore);
+  private readonly checks = inject(Checks);
   private readonly notices = inject(Notices);
   private readonly settings = toSignal(this.store.settings$, {
     initialValue: { ...DEFAULT_SETTINGS, version: 0 },
@@ -172,7 +173,9 @@ export class LiftPanel {
     )
       return;
     const { name, units, decimalMark } = this.settings();
-    this.sentences.set(await sentencesFor('settingsSchema', { name, units, decimalMark, packing }));
+    this.sentences.set(
+      await this.checks.sentencesFor('settingsSchema', { name, units, decimalMark, packing }),
+    );
     if (Object.keys(this.sentences()).length > 0) return;
     if (JSON.stringify(packing) === JSON.stringify(this.settings().packing ?? [])) return;
     this.store.change({ packing: packing as readonly Packing[] }).subscribe({

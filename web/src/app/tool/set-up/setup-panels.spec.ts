@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import type { KnifeEdge } from '@mellow-anvil/core/blade';
 import type { Packing } from '@mellow-anvil/core/guide';
-import { press, textOf, typeInto, until } from '../../testing/host';
+import { atRest, press, textOf, typeInto } from '../../testing/host';
 import { answer, playServer } from '../../testing/page';
 import { FoldingPanel } from './folding-panel';
 import { LiftPanel } from './lift-panel';
@@ -51,15 +51,13 @@ describe('LiftPanel', () => {
     await typeInto(fixture, 'Piece', 'card');
     await typeInto(fixture, 'Thickness', '0');
     await typeInto(fixture, 'How many', '12');
-    await until(() => {
-      fixture.detectChanges();
-      return textOf(fixture).includes('lies between 0.01 and 50 mm');
-    }, 'the thickness is refused');
+    await atRest();
+    expect(textOf(fixture)).toContain('lies between 0.01 and 50 mm');
     server.expectNone({ method: 'PUT', url: '/api/settings' });
     await typeInto(fixture, 'Thickness', '0.3');
-    let put: ReturnType<typeof server.match> = [];
-    await until(() => (put = server.match({ method: 'PUT', url: '/api/settings' })).length > 0, 'it is sent');
-    expect(put[0]?.request.body.packing).toEqual([{ name: 'card', thicknessMm: 0.3, count: 12 }]);
+    await atRest();
+    const put = server.expectOne({ method: 'PUT', url: '/api/settings' });
+    expect(put.request.body.packing).toEqual([{ name: 'card', thicknessMm: 0.3, count: 12 }]);
   });
 });
 
