@@ -24,7 +24,9 @@ const ROOMS = [
 for (const theme of ['light', 'dark'] as const) {
   test.describe(`in the ${theme}`, () => {
     test.use({ colorScheme: theme });
-    test('every room can be read and worked by everyone', BOTH_SCREENS, async ({ page }, { project }) => {
+    // A tablet lays out otherwise; its colours are the desk's.
+    const screens = theme === 'light' ? BOTH_SCREENS : {};
+    test('every room can be read and worked by everyone', screens, async ({ page }, { project }) => {
       // Seventeen rooms in one test, on a machine that may be busy with others.
       test.slow();
       // The rooms beside the bench lay out alike on both screens; the tablet checks what differs.
@@ -41,7 +43,7 @@ for (const theme of ['light', 'dark'] as const) {
   });
 }
 
-test('the look is chosen by hand and kept on this screen', BOTH_SCREENS, async ({ page }) => {
+test('the look is chosen by hand and kept on this screen', async ({ page }) => {
   await page.goto('/settings');
   await page.getByRole('button', { name: 'Dark', exact: true }).click();
   await page.reload();

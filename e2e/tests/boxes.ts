@@ -6,10 +6,21 @@ const boxFaults = (page: Page): Promise<readonly string[]> =>
     const faults: string[] = [];
     const named = (each: Element): string =>
       `<${each.tagName.toLowerCase()}> ${(each.getAttribute('aria-label') ?? each.textContent).trim().replace(/\s+/g, ' ').slice(0, 40)}`;
-    const styleOf = (each: Element): CSSStyleDeclaration => getComputedStyle(each);
-    const up = function* (each: Element): Iterable<Element> {
-      for (let at = each.parentElement; at; at = at.parentElement) yield at;
+    // Asked of the same boxes again and again, while nothing changes.
+    const once = <T>(work: (each: Element) => T): ((each: Element) => T) => {
+      const known = new Map<Element, T>();
+      return (each) => {
+        if (!known.has(each)) known.set(each, work(each));
+        return known.get(each) as T;
+      };
     };
+    const styleOf = once((each) => {
+      const { position, overflow, overflowX, overflowY, display, fontSize } = getComputedStyle(each);
+      return { position, overflow, overflowX, overflowY, display, fontSize };
+    });
+    const up = once((each): readonly Element[] =>
+      each.parentElement ? [each.parentElement, ...up(each.parentElement)] : [],
+    );
     const isSeen = (each: Element): boolean => {
       const { width, height } = each.getBoundingClientRect();
       return (
@@ -39,7 +50,7 @@ const boxFaults = (page: Page): Promise<readonly string[]> =>
     for (const each of all) {
       if (each.closest('svg') && each.tagName !== 'svg') continue;
       const { left, right } = each.getBoundingClientRect();
-      if ((right > innerWidth + 1 || left < -1) && ![...up(each)].some(scrolls))
+      if ((right > innerWidth + 1 || left < -1) && !up(each).some(scrolls))
         faults.push(`off sideways: ${named(each)}`);
     }
 
