@@ -60,8 +60,9 @@ for (const tools of FORMS) {
     test.slow();
     const found: string[] = [];
     for (const tool of tools) {
+      await page.goto(`/tools/${tool}/edge`);
       for (const side of SIDES.filter((each) => each !== 'camber' || tool === 'smooth-50')) {
-        await page.goto(`/tools/${tool}/${side}`);
+        await page.locator(`#vise header a[href="/tools/${tool}/${side}"]`).click();
         await expectAnswered(page, tool, side);
         found.push(...(await faultsOf(page)));
       }

@@ -57,6 +57,7 @@ test('from an empty bench to a plan, with figures of one’s own', BOTH_SCREENS,
   await page.goto('/');
   await page.getByLabel('Number on it').fill('1000');
   await page.getByRole('button', { name: 'Begin with these' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Bench chisel' })).toBeVisible();
   await expect(page.getByRole('region', { name: 'The plan' })).toContainText('Water stone 1000');
   if (await page.getByRole('button', { name: 'Rack', exact: true }).isVisible())
     await page.getByRole('button', { name: 'Rack', exact: true }).click();

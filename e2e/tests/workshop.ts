@@ -78,7 +78,11 @@ interface OncePerWorker {
   /** A data folder with the boat shed in it, taken in once. */
   readonly boatShed: string;
   /** A server over a copy of it, and the backup that puts it back as it was. */
-  readonly house: { readonly served: Served; readonly asItWas: string };
+  readonly house: {
+    readonly served: Served;
+    /** Puts the boat shed back as it was, where a journey stored anything. */
+    readonly putBack: () => Promise<void>;
+  };
 }
 
 /** A journey whose room is laid out differently on a tablet is gone on both screens; the others on one. */
@@ -102,7 +106,24 @@ export const test = base.extend<Fixtures & Options, OncePerWorker>({
       const served = await serve({}, boatShed);
       const made = await fetch(`${served.address}/api/backups`, { method: 'POST' });
       const { name } = (await made.json()) as { name: string };
-      await use({ served, asItWas: name });
+      // Every change is a command, or a run at the bench.
+      const stored = async (): Promise<string> =>
+        (
+          await Promise.all(
+            ['undo', 'runs'].map(async (what) => (await fetch(`${served.address}/api/${what}`)).text()),
+          )
+        ).join();
+      const atFirst = await stored();
+      const putBack = async (): Promise<void> => {
+        if ((await stored()) === atFirst) return;
+        const put = await fetch(`${served.address}/api/backups/restore`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ name }),
+        });
+        if (!put.ok) throw new Error(`The boat shed was not put back: ${await put.text()}`);
+      };
+      await use({ served, putBack });
       await served.stop();
     },
     { scope: 'worker' },
@@ -111,12 +132,7 @@ export const test = base.extend<Fixtures & Options, OncePerWorker>({
   allowed: async ({}, use) => use([]),
   served: async ({ demo, boatShed, house }, use, { tags }) => {
     if (demo && !tags.includes(OWN_SERVER.tag)) {
-      const put = await fetch(`${house.served.address}/api/backups/restore`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ name: house.asItWas }),
-      });
-      if (!put.ok) throw new Error(`The boat shed was not put back: ${await put.text()}`);
+      await house.putBack();
       await use(house.served);
       return;
     }

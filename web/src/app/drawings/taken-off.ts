@@ -22,7 +22,7 @@ interface Scene {
   readonly before: string;
   readonly bands: readonly Band[];
   readonly back: { readonly from: number; readonly to: number; readonly words: string };
-  readonly land?: string;
+  readonly land?: { readonly before: string; readonly after: string };
   readonly told: string;
 }
 
@@ -46,7 +46,10 @@ interface Scene {
         />
         <text [attr.x]="s.back.to + 4" y="99">{{ s.back.words }}</text>
         @if (s.land; as land) {
-          <text x="2" y="12">{{ land }}</text>
+          <text x="2" y="12">
+            land {{ land.before }}
+            <tspan x="2" dy="15">→ {{ land.after }}</tspan>
+          </text>
         }
       </svg>
     }
@@ -143,14 +146,14 @@ export class TakenOff {
     const back = this.figures.sliver(recessionMm);
     const land = wholeBevel
       ? undefined
-      : `land ${this.figures.length(landBeforeMm)} → ${this.figures.length(landAfterMm)}`;
+      : { before: this.figures.length(landBeforeMm), after: this.figures.length(landAfterMm) };
     return {
       steel: `M${at(edgeNow)}L${at(heel)}L${at(far)}L${at(low)}Z`,
       before: `M${at(tipBefore)}L${at(heelBefore)}`,
       bands,
       back: { from: TIP.x, to: TIP.x + recessionMm * pxPerMm, words: back },
-      ...(land !== undefined && { land }),
-      told: `What comes off, to scale: ${back} at the edge${land === undefined ? ', over the whole bevel' : `, ${land}`}.`,
+      ...(land && { land }),
+      told: `What comes off, to scale: ${back} at the edge${land ? `, land ${land.before} → ${land.after}` : ', over the whole bevel'}.`,
     };
   });
 }
