@@ -1,5 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { HttpTestingController, TestRequest } from '@angular/common/http/testing';
+import type { HttpTestingController } from '@angular/common/http/testing';
 import { EDGE, IRON, answer, page, playServer, stored } from '../../testing/page';
 import { atRest, inputOf, textOf, typeInto } from '../../testing/host';
 import { EdgeSide } from './edge-side';
