@@ -27,6 +27,7 @@ export interface Connections {
  */
 export function guardConnections(sequelize: Sequelize, pass: () => Promise<void>): Connections {
   const { connectionManager: manager } = sequelize as unknown as { connectionManager: ConnectionManager };
+  beginStraight(sequelize);
   const connect = manager.getConnection.bind(manager);
   const release = manager.releaseConnection.bind(manager);
   const told = new WeakSet<Connection>();
@@ -70,6 +71,35 @@ export function guardConnections(sequelize: Sequelize, pass: () => Promise<void>
       await Promise.all(open.map(closed));
     },
   };
+}
+
+/** A transaction as Sequelize hands it to what speaks to the database. */
+interface Begun {
+  readonly connection: Connection;
+  readonly options: { readonly type?: string };
+}
+
+/** The part of Sequelize that begins and ends transactions. */
+interface Transactions {
+  startTransaction(transaction: Begun): Promise<void>;
+  commitTransaction(transaction: Begun): Promise<void>;
+  rollbackTransaction(transaction: Begun): Promise<void>;
+}
+
+/**
+ * Begins and ends transactions by the driver itself: by way of Sequelize’s queries an empty one takes nearly three
+ * times as long, and every stroke at the bench waits for one.
+ */
+function beginStraight(sequelize: Sequelize): void {
+  const say =
+    (words: (transaction: Begun) => string) =>
+    (transaction: Begun): Promise<void> =>
+      statementsOn(transaction.connection).run(words(transaction));
+  Object.assign(sequelize.getQueryInterface(), {
+    startTransaction: say(({ options: { type = 'DEFERRED' } }) => `BEGIN ${type}`),
+    commitTransaction: say(() => 'COMMIT'),
+    rollbackTransaction: say(() => 'ROLLBACK'),
+  } satisfies Transactions);
 }
 
 const closed = (connection: Connection): Promise<void> =>
