@@ -29,10 +29,13 @@ const ROOMS = [
   '/stones',
   '/stones/new',
   '/stones/w1000',
+  '/stones/dry-wheel',
   '/guides',
   '/guides/new',
+  '/guides/top-clamp',
   '/patterns',
   '/patterns/new',
+  '/patterns/board-irons',
   '/strop',
   '/puzzle',
   '/ledger',
@@ -77,6 +80,7 @@ test('nothing overlaps, is cut off or hangs off sideways in any room', async ({ 
   for (const room of ROOMS) {
     await page.goto(room);
     await page.waitForLoadState('networkidle');
+    if (room === '/guides/top-clamp') await page.getByRole('button', { name: 'Measure Bed' }).click();
     found.push(...(await faultsOf(page)));
   }
   expect(found).toEqual([]);

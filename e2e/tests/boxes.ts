@@ -47,6 +47,14 @@ const boxFaults = (page: Page): Promise<readonly string[]> =>
     const all = [...document.querySelectorAll('body *')].filter((each) => isSeen(each) && !isSpoken(each));
 
     if (document.documentElement.scrollWidth > innerWidth) faults.push('the page itself is moved sideways');
+    if (document.documentElement.scrollHeight > innerHeight)
+      faults.push('the page itself is moved up and down');
+    for (const each of all) {
+      // A wide table, or the bench set, is moved sideways by itself; nothing else is.
+      const may = each.closest('.sideways, ma-rail, p-table, .p-datatable') !== null;
+      if (!may && /auto|scroll/.test(styleOf(each).overflowX) && each.scrollWidth > each.clientWidth + 1)
+        faults.push(`is moved sideways: ${named(each)}`);
+    }
     for (const each of all) {
       if (each.closest('svg') && each.tagName !== 'svg') continue;
       const { left, right } = each.getBoundingClientRect();
@@ -80,7 +88,7 @@ const boxFaults = (page: Page): Promise<readonly string[]> =>
     const things = all
       .filter((each) =>
         each.matches(
-          'h1, h2, h3, button, a[href], input:not([type=file]), textarea, summary, [role=combobox], label, th, dt, dd, p, li > b',
+          'h1, h2, h3, button, a[href], input:not([type=file]), textarea, summary, [role=combobox], label, th, dt, dd, p, li > b, .giant',
         ),
       )
       // A box drawn over its own field, as a library does, is that field.

@@ -200,30 +200,3 @@ test('one switch turns every figure of the desk to inches, and back without drif
   await expect(page.getByLabel('Thickness')).toHaveValue('2.6');
   expect(await (await page.request.get('/api/tools/smooth-50')).json()).toEqual(before);
 });
-
-test(
-  'on a phone held upright nothing of the desk runs off the side or below the page',
-  BOTH_SCREENS,
-  async ({ page }) => {
-    await page.setViewportSize({ width: 390, height: 844 });
-    for (const path of [
-      '/tools/smooth-50/edge',
-      '/tools/smooth-50/camber',
-      '/tools/whittle/set-up',
-      '/guides/top-clamp',
-      '/strop',
-      '/puzzle',
-    ]) {
-      await page.goto(path);
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-      const measure = page.getByRole('button', { name: 'Measure Bed' });
-      if (path.includes('guides')) await measure.click();
-      const over = await page.evaluate(() => {
-        const scrolls = [document.documentElement, ...document.querySelectorAll('main, #vise')];
-        const wide = scrolls.map((each) => each.scrollWidth - each.clientWidth);
-        return [...wide, document.documentElement.scrollHeight - innerHeight];
-      });
-      expect(Math.max(...over), `${path}: ${over.join()}`).toBeLessThanOrEqual(0);
-    }
-  },
-);

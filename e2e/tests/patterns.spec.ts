@@ -145,15 +145,3 @@ test('the wheel: measured and dressed, its jig follows; a regrind goes through t
   expect(record.state.landMm).toBeGreaterThan(0.1);
   expect(record.state.landMm).toBeLessThan(1);
 });
-
-test('on a phone held upright neither patterns nor a board run off the side', async ({ page }) => {
-  await page.setViewportSize({ width: 390, height: 844 });
-  for (const path of ['/patterns', '/patterns/board-irons', '/stones/dry-wheel']) {
-    await page.goto(path);
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-    await page.waitForLoadState('networkidle');
-    expect([path, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([path, 390]);
-    const wide = await page.locator('.room').evaluate((room) => room.scrollWidth - room.clientWidth);
-    expect([path, wide]).toEqual([path, 0]);
-  }
-});

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
-import { expect, expectAccessible, goOn, overlaps, test } from './workshop.js';
+import { boxFaultsAtRest } from './boxes.js';
+import { expect, expectAccessible, goOn, test } from './workshop.js';
 
 /** A tool of every form of edge. */
 const TOOLS = {
@@ -81,7 +82,7 @@ for (const [i, { form, tool, manner, size }] of WALKS.entries()) {
     await goOn(page, async () => {
       if ((await page.getByRole('heading', { name: 'Done, and in the record' }).count()) > 0) return true;
       await expect(page.locator('ma-station-drawing svg')).toHaveCount(1);
-      expect(await overlaps(page)).toEqual([]);
+      expect(await boxFaultsAtRest(page)).toEqual([]);
       if (await page.locator('ma-stone-station').isVisible()) {
         stations.push((await page.locator('h1').evaluate((at) => at.firstChild?.textContent ?? '')).trim());
         // The power goes, the page is loaded anew: the run stands where it stood.

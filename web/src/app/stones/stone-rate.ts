@@ -71,6 +71,8 @@ const BY_WORDS: Readonly<Record<RateReading['by'], string>> = {
       border-top: 3px solid var(--leather);
       padding-top: 0.4rem;
       display: grid;
+      /* A chart never holds its panel wide when the window is made narrow. */
+      grid-template-columns: minmax(0, 1fr);
       gap: 0.5rem;
       justify-items: start;
     }
