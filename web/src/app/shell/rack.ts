@@ -272,13 +272,20 @@ export class Rack {
     afterRenderEffect(() => {
       this.held();
       this.groups();
-      host.querySelector('li.held')?.scrollIntoView({ block: 'nearest' });
+      bringIntoSight(host.querySelector('nav'), host.querySelector('li.held'));
     });
   }
 
   protected words(tool: Parameters<typeof edgeWords>[0]): string {
     return edgeWords(tool, (mm) => this.figures.length(mm, 1));
   }
+}
+
+/** Moves a list until a row of it is seen. `scrollIntoView` would take the place Tab begins from along. */
+function bringIntoSight(list: Element | null, row: Element | null): void {
+  if (!list || !row) return;
+  const [seen, box] = [list.getBoundingClientRect(), row.getBoundingClientRect()];
+  list.scrollTop += Math.min(0, box.top - seen.top) + Math.max(0, box.bottom - seen.bottom);
 }
 
 /** What an edge is taken to its plan for. */
