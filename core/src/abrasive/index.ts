@@ -51,5 +51,5 @@ export {
   usualLubricant,
 } from './looks.js';
 export { inOrder, placedSizesUm, type SizedAbrasive } from './placing.js';
-export { estimatedRemovalMm3PerNm, estimatedScratchUm, removalPerStrokeMm3 } from './removal.js';
+export { estimatedRemovalMm3PerNm, estimatedScratchUm, removalPerStrokeMm3, scratchOf } from './removal.js';
 export { isWheel, USUAL_RPM, wheelRadiusMm, wheelWear } from './wheel.js';

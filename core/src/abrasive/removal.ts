@@ -18,6 +18,15 @@ export function estimatedScratchUm(sizeUm: number): number {
   return SCRATCH_SHARE * sizeUm;
 }
 
+/** Depth of the marks an abrasive leaves, µm: what was measured of it, else {@link estimatedScratchUm}. */
+export const scratchOf = ({
+  scratchUm,
+  sizeUm,
+}: {
+  readonly scratchUm?: number | undefined;
+  readonly sizeUm: number;
+}): number => scratchUm ?? estimatedScratchUm(sizeUm);
+
 /** The grain that leaves such marks, µm, by the same estimate. */
 export const grainOfMarksUm = (marksUm: number): number => marksUm / SCRATCH_SHARE;
 

@@ -1,8 +1,9 @@
+import { scratchOf } from '../abrasive/removal.js';
 import { STEELS, type Tool } from '../blade/tool.js';
 import type { EdgeAtWork } from '../work/edge-at-work.js';
 import type { Facet } from '../work/facet.js';
 import { worked, type WorkItem } from '../work/worked.js';
-import { removalOf, scratchOf, type ProgressionInput } from './progression.js';
+import { removalOf, type ProgressionInput } from './progression.js';
 
 /** Work on a tool with one of a plan's abrasives, but for its strokes. */
 export const itemOn = (

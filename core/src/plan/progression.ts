@@ -1,6 +1,6 @@
 import { Refusal, insist } from '../base/refusal.js';
 import type { AbrasiveKind } from '../abrasive/abrasive.js';
-import { estimatedRemovalMm3PerNm, estimatedScratchUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
+import { estimatedRemovalMm3PerNm, removalPerStrokeMm3, scratchOf } from '../abrasive/removal.js';
 
 export interface ProgressionAbrasive {
   readonly id: string;
@@ -392,9 +392,6 @@ const inOrder = (a: readonly number[], b: readonly number[]): number =>
 /** The rate and the marks of an abrasive: its own, else the estimates. */
 export const removalOf = ({ removalMm3PerNm, sizeUm, kind }: ProgressionAbrasive): number =>
   removalMm3PerNm ?? estimatedRemovalMm3PerNm(sizeUm, kind);
-export const scratchOf = ({ scratchUm, sizeUm }: ProgressionAbrasive): number =>
-  scratchUm ?? estimatedScratchUm(sizeUm);
-
 function toStone(abrasive: ProgressionAbrasive, position: number, job: ProgressionJob): Stone {
   const removal = removalOf(abrasive);
   return {

@@ -1,5 +1,5 @@
 import { stonesAtWork, type StonesRecord } from '../abrasive/at-work.js';
-import { estimatedScratchUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
+import { removalPerStrokeMm3, scratchOf } from '../abrasive/removal.js';
 import { isWheel } from '../abrasive/wheel.js';
 import { ASSUMED_LAND_MM } from '../blade/land-growth.js';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
@@ -85,8 +85,8 @@ export function regrindAdvice(
     );
   };
   const marksUm = ({ id }: PlanStep): number => {
-    const { scratchUm, sizeUm = 0 } = atWork.get(id) ?? {};
-    return scratchUm ?? estimatedScratchUm(sizeUm);
+    const stone = atWork.get(id);
+    return stone ? scratchOf(stone) : 0;
   };
   const [first, ...finer] = steps;
   insist(first !== undefined, 'steps', 'There is no stone in this plan to reckon with.');

@@ -1,7 +1,7 @@
 import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
 import { assumedRate } from '../abrasive/at-work.js';
 import type { SizedAbrasive } from '../abrasive/placing.js';
-import { estimatedScratchUm } from '../abrasive/removal.js';
+import { scratchOf } from '../abrasive/removal.js';
 import type { Edge } from '../blade/edge.js';
 import { USUAL_PUSH_N, cuttingMm } from '../work/pace.js';
 import type { SessionSetting } from '../guide/setting.js';
@@ -43,7 +43,7 @@ export function itemOf(
     strokes: step.strokes,
     ...(step.places && { places: step.places }),
     removalMm3PerNm: assumedRate(abrasive, sizeUm),
-    marksUm: abrasive.scratchUm ?? estimatedScratchUm(sizeUm),
+    marksUm: scratchOf(abrasive),
     steelFactor: STEELS[steel].factor,
     strop: !takesSteel(abrasive),
   };

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { type Abrasive, costOfUse, type SizedAbrasive } from '@mellow-anvil/core/abrasive';
+import { type Abrasive, costOfUse, scratchOf, type SizedAbrasive } from '@mellow-anvil/core/abrasive';
 import { type Edge, type Manner, TIP_RADIUS_UM } from '@mellow-anvil/core/blade';
 import type { HoningPlan, PlanPart, PlanRequest, WorkOrder } from '@mellow-anvil/core/plan';
 import type { AtWheel } from '../../data/wheel-passes';
+import { MarksSwatch } from '../../drawings/marks-swatch';
 import { StoneGlyph } from '../../drawings/stone-glyph';
 import { TakenOff } from '../../drawings/taken-off';
 import { Figures } from '../../ui/figures';
@@ -34,6 +35,8 @@ interface Row {
   readonly strokes: string;
   readonly minutes: string;
   readonly bar: number;
+  /** Depth of the marks it leaves, µm; a strop leaves none to speak of. */
+  readonly marksUm?: number;
   readonly likely?: {
     readonly path: string;
     readonly x: number;
@@ -45,7 +48,7 @@ interface Row {
 /** The answer of a plan at a glance: how long, on which stones, how many strokes, and how sure that is. */
 @Component({
   selector: 'ma-plan-answer',
-  imports: [Button, ButtonDirective, RouterLink, StoneGlyph, TakenOff, Why],
+  imports: [Button, ButtonDirective, MarksSwatch, RouterLink, StoneGlyph, TakenOff, Why],
   templateUrl: './plan-answer.html',
   styles: `
     :host {
@@ -111,6 +114,9 @@ interface Row {
     }
     .strokes small {
       font-size: 0.9rem;
+    }
+    .name small {
+      white-space: nowrap;
     }
     .minutes {
       text-align: right;
@@ -191,6 +197,7 @@ export class PlanAnswer {
                 minutes: this.figures.minutes(minutes),
                 bar: (BAR * strokes) / most,
                 ...(likely && { likely }),
+                ...(part.what !== 'strop' && { marksUm: scratchOf(stone) }),
               },
             ]
           : [];
