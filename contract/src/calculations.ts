@@ -37,6 +37,7 @@ import {
   wheelSupport,
 } from '@mellow-anvil/core/guide';
 import { countdown, intake, progression } from '@mellow-anvil/core/plan';
+import { edgeLife } from '@mellow-anvil/core/record';
 import type { Calculation } from './calculation.js';
 import { camberCalculations } from './camber-calculations.js';
 import { workCalculations } from './work-calculations.js';
@@ -380,6 +381,24 @@ export const calculations: Readonly<Record<string, Calculation>> = {
     }),
     run: ({ edge, condition, landMm }: { edge: Edge; condition: Condition; landMm?: number }) =>
       intake(edge, condition, landMm),
+  },
+  'edge-life': {
+    title: 'How long edges last, those counted in that were sharpened while they still cut',
+    input: Joi.object({
+      intervals: Joi.array()
+        .items(Joi.object({ minutes: number('lifeMinutes'), censored: Joi.boolean().required() }).optional())
+        .max(10000)
+        .required(),
+    }),
+    output: Joi.object({
+      shape: result,
+      scale: result,
+      medianMin: result,
+      survival: Joi.array()
+        .items(Joi.object({ minutes: result, share: result }))
+        .required(),
+    }),
+    run: edgeLife,
   },
   'learned-rate': {
     title: 'A stone’s rate over the one assumed, from readings',

@@ -369,6 +369,15 @@ describe('calculations', () => {
           landMm: 0.5,
         },
       ],
+      'edge-life': [
+        {
+          intervals: [
+            { minutes: 60, censored: false },
+            { minutes: 90, censored: false },
+            { minutes: 45, censored: true },
+          ],
+        },
+      ],
       'learned-rate': [{ ratios: [1.2, 1.4] }],
       'edge-work': [
         {

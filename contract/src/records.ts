@@ -13,6 +13,7 @@ import type {
   CamberState,
   ChipRecord,
   Creep,
+  EdgeLife,
   EdgeChips,
   EdgeState,
   LastSetting,
@@ -22,7 +23,6 @@ import type {
   Session,
   StropRhythm,
   ToolRecord,
-  UsualLife,
   Wear,
 } from '@mellow-anvil/core/record';
 import {
@@ -34,7 +34,7 @@ import {
 } from '@mellow-anvil/core/work';
 import { careSchema } from './cares.js';
 import { day, id, instant, oneOf } from './fields.js';
-import { Joi, type ObjectSchema } from './joi.js';
+import { Joi, type AnySchema, type ArraySchema, type ObjectSchema } from './joi.js';
 import { chipsSchema, sessionSchema, settingSchema, useSchema } from './sessions.js';
 import { shape, withFields } from './shape.js';
 import type { SessionSetting } from '@mellow-anvil/core/guide';
@@ -152,14 +152,33 @@ const edgeState = shape<EdgeState>({
 
 const chipRecord = shape<ChipRecord>({ edges: figure, chipped: figure });
 
+const usual = { amount: figure, low: figure, high: figure };
+const usualOf = (of: AnySchema): ArraySchema =>
+  Joi.array()
+    .items(
+      Joi.object({ of: of.required(), ...usual, blunt: figure, edges: figure, honingMin: figure.optional() }),
+    )
+    .required();
+
 const toolRecordSchema = shape<ToolRecord>({
   state: edgeState.required(),
   entries: figure,
-  life: shape<UsualLife>({
+  life: shape<EdgeLife>({
     measure: oneOf('Measure', USE_MEASURES),
-    amount: figure,
-    edges: figure,
+    shape: figure,
+    scale: figure,
+    worth: figure,
+    shapeDoubt: figure.optional(),
+    ...usual,
+    blunt: figure,
+    unended: figure,
+    spell: figure.optional(),
+    yearly: figure.optional(),
+    inWood: usualOf(Joi.string()),
+    atDeg: usualOf(Joi.number()),
+    lent: Joi.object({ tools: figure, blunt: figure }).optional(),
   }).optional(),
+  lateCosts: figure.optional(),
   lastUse: shape<LastUse>({
     sessionId: id,
     at: instant,
@@ -180,6 +199,7 @@ const toolRecordSchema = shape<ToolRecord>({
     since: instant,
     keepRatio: figure,
   }).optional(),
+  stropped: Joi.boolean().required(),
   strop: shape<StropRhythm>({ everyMin: figure, from: figure, spent: Joi.boolean().required() }).optional(),
   honingsPerYear: figure.optional(),
 });

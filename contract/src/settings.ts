@@ -25,4 +25,5 @@ export const settingsSchema = shape<Settings>({
     acrossMm: number('printedBarMm', 'Bar across, as printed'),
     upMm: number('printedBarMm', 'Bar upright, as printed'),
   }).optional(),
+  lateCosts: number('lateCosts').optional(),
 });

@@ -1,6 +1,6 @@
 import { stonesAtWork, type Care, type OwnedAbrasive, type StoneAtWork, stoneCare } from '@mellow-anvil/core/abrasive';
 import type { Identified } from '@mellow-anvil/core/base';
-import { type Condition, familyFacts, type Tool, type UseMeasure } from '@mellow-anvil/core/blade';
+import { type Condition, familyFacts, type RackState, type Tool, type UseMeasure } from '@mellow-anvil/core/blade';
 import { type Guide, guideProjection, honedAtDeg, isRoller, type RollerGuide, seatForWidth, seatGeometry, seatTakes, type SessionSetting } from '@mellow-anvil/core/guide';
 import { PLAN_DEFAULTS, planHoning } from '@mellow-anvil/core/plan';
 import { afterSession, asItStands, edgeAtFirst, type EdgeState, type HistoryEntry, readiness, type RecordedSession, recordOf, type Session, type SessionStep, type UseOfStone, usesOfStones } from '@mellow-anvil/core/record';
@@ -74,6 +74,10 @@ const STRIKE_CHANCE = 0.004;
 /** How often somebody lays the rule on a land before honing, and a straightedge on a stone before flattening it. */
 const MEASURE_CHANCE = 0.4;
 const STRAIGHTEDGE_CHANCE = 0.3;
+/** How the shed’s people judge an edge: by so many of the latest, and stropping at a share of what those lasted. */
+const EDGES_REMEMBERED = 12;
+const EDGES_TO_GO_BY = 3;
+const STROPPED_AT = 0.6;
 
 /**
  * Plausible sessions for a made-up workshop: use follows habit and season, edges wear by what they
@@ -186,9 +190,7 @@ class ToolLife {
     const chance = (this.habit.perWeek / 6) * (this.shed.busy[date.getUTCMonth()] ?? 1);
     const used = mishap !== undefined || this.random() < chance;
     if (used) yield this.use(at(date, 8 + this.random() * 6), mishap);
-    // The made-up shed goes by the half hour.
-    const { strop: _, ...record } = recordOf(this.tool, this.history);
-    const { state } = readiness(this.tool, record);
+    const state = this.asks();
     // Nobody sharpens in the middle of a job: three times in four it is done the same evening.
     if (!used || mishap?.left || state === 'ready' || this.random() > 0.75) return;
     if (state === 'strop') {
@@ -200,6 +202,36 @@ class ToolLife {
       yield this.grind(at(date, 16));
     }
     yield this.hone(at(date, 16.5), since);
+  }
+
+  /** What the shed’s people think the tool asks for: by habits of their own, not by what is advised. */
+  private asks(): RackState {
+    const { strop: _, life: __, ...record } = recordOf(this.tool, this.history);
+    const seen = { ...record, stropped: familyFacts(this.tool.family).stropped };
+    const { state, rule } = readiness(this.tool, seen);
+    const { measure } = this.habit;
+    const usual = this.usualLife();
+    const used = this.state.sinceHoned[measure];
+    if (rule !== 'half-hour' && rule !== 'sharp') return state;
+    if (usual !== undefined && used >= usual) return 'hone';
+    if (rule === 'half-hour') return state;
+    return usual !== undefined && this.state.stropsSinceHoned === 0 && used >= STROPPED_AT * usual
+      ? 'strop'
+      : 'ready';
+  }
+
+  /** The middle one of the latest edges that went blunt, from three on. */
+  private usualLife(): number | undefined {
+    const amounts = this.history
+      .filter(({ session, before }) => session.kind === 'honing' && before.sinceHoned.stillCutting === false)
+      .map(({ before }) => before.sinceHoned[this.habit.measure])
+      .filter((amount) => amount > 0)
+      .slice(-EDGES_REMEMBERED)
+      .sort((a, b) => a - b);
+    if (amounts.length < EDGES_TO_GO_BY) return undefined;
+    const middle = amounts.length >> 1;
+    const [low, high] = [amounts[(amounts.length - 1) >> 1], amounts[middle]] as [number, number];
+    return (low + high) / 2;
   }
 
   private use(startedAt: string, mishap: Mishap | undefined): Session {

@@ -1,22 +1,83 @@
+import type { LifeInterval } from './edge-life.js';
 import { familyFacts, type UseMeasure } from '../blade/families.js';
-import type { Session } from './session.js';
 import type { Tool } from '../blade/tool.js';
-import type { HistoryEntry } from './edge-state.js';
+import { lastingOf, usualOf, withOther, type Lasting, type Span } from './lasting.js';
+import type { Session } from './session.js';
 
-/** How long an edge of this tool usually lasts, from its own record. */
-export interface UsualLife {
-  readonly measure: UseMeasure;
-  /** Median amount of use from a sharpening until it no longer cut. */
+/** How an edge came to its end. */
+export const EDGE_ENDS = ['blunt', 'still-cutting', 'chipped', 'in-use'] as const;
+export type EdgeEnd = (typeof EDGE_ENDS)[number];
+
+/** One edge from a sharpening to the next: what it was used for, and how it ended. */
+export interface EdgeSpan {
+  /** Use it had until it was found blunt, or until its end otherwise. */
   readonly amount: number;
-  /** How many edges that is the median of. */
-  readonly edges: number;
+  /** The use it still cut after for certain. */
+  readonly cutTo: number;
+  readonly ended: EdgeEnd;
+  readonly wood?: string;
+  /** The angle it was honed at. */
+  readonly deg?: number;
+  readonly who?: string;
+  /** What the honing that made it took, min. */
+  readonly madeMin?: number;
+  /** ISO 8601 instant of its end. */
+  readonly at: string;
 }
 
-/** Fewer worn-out edges than this say nothing about the next. */
-export const EDGES_TO_JUDGE_BY = 3;
+/** A median of edges, and where it lies four times in five. */
+export interface Usual {
+  readonly amount: number;
+  readonly low: number;
+  readonly high: number;
+}
 
-/** How many of the latest worn-out edges are looked at: hands, woods and stones change. */
-const LATEST = 12;
+/** The usual life of edges that had something in common. */
+export interface UsualOf<T> extends Usual {
+  readonly of: T;
+  /** How many were used until they were blunt, and how many there were in all. */
+  readonly blunt: number;
+  readonly edges: number;
+  /** What a honing for one of them took, as a mean, min; absent where none was timed. */
+  readonly honingMin?: number;
+}
+
+/** How long an edge of this tool lasts, from its own record. */
+export interface EdgeLife extends Lasting, Usual {
+  readonly measure: UseMeasure;
+  /** Edges used until they no longer cut, and those that ended sooner or still cut. */
+  readonly blunt: number;
+  readonly unended: number;
+  /** What one spell of use comes to, as a median of the latest. */
+  readonly spell?: number;
+  /** What it is used in a year, where the record is long enough to tell. */
+  readonly yearly?: number;
+  readonly inWood: readonly UsualOf<string>[];
+  readonly atDeg: readonly UsualOf<number>[];
+  /** Like tools it was judged beside, and their blunt edges. */
+  readonly lent?: { readonly tools: number; readonly blunt: number };
+}
+
+/** Fewer edges that went blunt in use, own and of like tools, say nothing about the next. */
+export const EDGES_TO_JUDGE_BY = 3;
+/** What an edge lasts before anything is known, and how little that counts (estimates). */
+const UNKNOWN = { minutes: 100, metresPlaned: 200, mortises: 15 } as const satisfies Record<
+  UseMeasure,
+  number
+>;
+const UNKNOWN_WORTH = 0.5;
+/** Hands, woods and stones change: after so many edges one counts half. */
+const HALF_FORGOTTEN = 100;
+/** The edges of one wood, or at one angle, are believed to last as all do, as firmly as so many would show. */
+const COMMON_WORTH = 2;
+/** Like tools count as so many blunt edges, no more than they have, and the less the more they differ. */
+const LENT_WORTH = 2;
+/** How far like tools are thought to lie apart before several are seen: standard deviation of the logarithm (estimate). */
+const TOOLS_APART = 0.35;
+/** Spells that end blunt and are so much shorter than the others were stopped when the edge gave out. */
+const STOPPED_SHARE = 0.75;
+const SPELLS_TO_TELL = 4;
+const LATEST_SPELLS = 12;
 
 /** What this tool's use was last counted in, else what its family's is. */
 export function measureOf(tool: Tool, history: readonly { readonly session: Session }[]): UseMeasure {
@@ -27,23 +88,211 @@ export function measureOf(tool: Tool, history: readonly { readonly session: Sess
 }
 
 /**
- * The median life of the latest edges that were used until they no longer cut. An edge sharpened
- * while it still cut well says only that it would have lasted longer, and is left out.
- * @returns undefined with fewer than {@link EDGES_TO_JUDGE_BY} such edges
+ * The edges of a record one after the other, the one in use last; those nothing was noted of are left out. A chip ends
+ * an edge by accident, not by wear.
+ * @param sessions in order of time
  */
-export function usualLife(tool: Tool, history: readonly HistoryEntry[]): UsualLife | undefined {
-  const measure = measureOf(tool, history);
-  const amounts = history
-    .filter(({ session, before }) => session.kind === 'honing' && before.sinceHoned.stillCutting === false)
-    .map(({ before }) => before.sinceHoned[measure])
-    .filter((amount) => amount > 0)
-    .slice(-LATEST)
-    .sort((a, b) => a - b);
-  if (amounts.length < EDGES_TO_JUDGE_BY) return undefined;
-  const middle = amounts.length >> 1;
-  const amount =
-    amounts.length % 2 === 1
-      ? (amounts[middle] as number)
-      : ((amounts[middle - 1] as number) + (amounts[middle] as number)) / 2;
-  return { measure, amount, edges: amounts.length };
+export function edgeSpans(measure: UseMeasure, sessions: readonly Session[]): readonly EdgeSpan[] {
+  const spans: EdgeSpan[] = [];
+  let made: Pick<EdgeSpan, 'deg' | 'madeMin'> = {};
+  let uses: Session[] = [];
+  const close = (at: string, sharpened: boolean): void => {
+    const span = spanOf(measure, uses, sharpened, at);
+    if (span) spans.push({ ...span, ...made });
+    uses = [];
+  };
+  for (const session of sessions) {
+    if (session.kind === 'use') uses.push(session);
+    if (session.kind !== 'honing' && session.kind !== 'grinding') continue;
+    close(session.startedAt, true);
+    if (session.kind !== 'honing') continue;
+    const { setting, minutes } = session;
+    const deg = setting?.angleDeg ?? made.deg;
+    made = { ...(deg !== undefined && { deg }), ...(minutes !== undefined && { madeMin: minutes }) };
+  }
+  close(uses.at(-1)?.startedAt ?? '', false);
+  return spans;
+}
+
+function spanOf(
+  measure: UseMeasure,
+  uses: readonly Session[],
+  sharpened: boolean,
+  at: string,
+): EdgeSpan | undefined {
+  // It went blunt in the first spell after which it never cut again.
+  const lastCut = uses.findLastIndex(({ use }) => use?.stillCutting !== false);
+  const blunt = lastCut < uses.length - 1;
+  const counted = blunt ? uses.slice(0, lastCut + 2) : uses;
+  const amounts = counted.map((session) => amountIn(measure, session));
+  const amount = amounts.reduce((sum, each) => sum + each, 0);
+  if (amount <= 0) return undefined;
+  const chipped = uses.some(({ chips }) => chips !== undefined);
+  const wood = mostOf(counted, ({ use }) => use?.wood);
+  const who = mostOf(counted, (each) => each.who);
+  return {
+    amount,
+    cutTo: blunt && !chipped ? amount - (amounts.at(-1) ?? 0) : amount,
+    ended: chipped ? 'chipped' : blunt ? 'blunt' : sharpened ? 'still-cutting' : 'in-use',
+    at,
+    ...(wood !== undefined && { wood }),
+    ...(who !== undefined && { who }),
+  };
+}
+
+/** What most of the spells have in common; where none leads, the last one’s. */
+function mostOf(spells: readonly Session[], of: (spell: Session) => string | undefined): string | undefined {
+  const counts = new Map<string, number>();
+  for (const each of spells.map(of)) if (each !== undefined) counts.set(each, (counts.get(each) ?? 0) + 1);
+  return [...counts].reduce<[string, number] | undefined>(
+    (a, b) => (a && a[1] > b[1] ? a : b),
+    undefined,
+  )?.[0];
+}
+
+/**
+ * The spans as a law of lives takes them. An edge found blunt after a spell went so somewhere in it: half way, unless
+ * the spells that end blunt are markedly shorter than the others, as they are where one stops at once.
+ */
+export function livesOf(spans: readonly EdgeSpan[], spells: readonly number[] = []): readonly Span[] {
+  const ends = spans.filter(({ ended, cutTo }) => ended === 'blunt' && cutTo > 0);
+  const usual = mean(spells);
+  const stopped =
+    ends.length >= SPELLS_TO_TELL &&
+    spells.length >= SPELLS_TO_TELL &&
+    mean(ends.map(({ amount, cutTo }) => amount - cutTo)) < STOPPED_SHARE * usual;
+  return spans.map(({ amount, cutTo, ended }, i) => ({
+    amount: ended === 'blunt' && cutTo > 0 && !stopped ? (amount + cutTo) / 2 : amount,
+    ended: ended === 'blunt',
+    weight: 0.5 ** ((spans.length - 1 - i) / HALF_FORGOTTEN),
+  }));
+}
+
+/**
+ * How long this tool's edges last: a Weibull law over all of them, those sharpened while they still cut as lives that
+ * nobody saw the end of. What is expected before counts half an edge.
+ * @param sessions in order of time
+ * @returns undefined where nothing was used
+ */
+export function edgeLifeOf(measure: UseMeasure, sessions: readonly Session[]): EdgeLife | undefined {
+  const spans = edgeSpans(measure, sessions);
+  if (spans.length === 0) return undefined;
+  const lives = livesOf(spans, spellsOf(measure, sessions, true));
+  const lasting = lastingOf(lives, { scale: UNKNOWN[measure], worth: UNKNOWN_WORTH });
+  const blunt = spans.filter(({ ended }) => ended === 'blunt').length;
+  const spell = medianOf(spellsOf(measure, sessions).slice(-LATEST_SPELLS));
+  return {
+    ...lasting,
+    ...usualOf(lasting),
+    measure,
+    blunt,
+    unended: spans.length - blunt,
+    ...(spell !== undefined && { spell }),
+    ...yearlyUse(measure, sessions),
+    inWood: usualBy(spans, lives, lasting, ({ wood }) => wood),
+    atDeg: usualBy(spans, lives, lasting, ({ deg }) => (deg === undefined ? undefined : Math.round(deg))),
+  };
+}
+
+/** The same lives as an estimate that asks for no law takes them. */
+export const edgeIntervals = (measure: UseMeasure, sessions: readonly Session[]): readonly LifeInterval[] =>
+  livesOf(edgeSpans(measure, sessions), spellsOf(measure, sessions, true)).map(({ amount, ended }) => ({
+    minutes: amount,
+    censored: !ended,
+  }));
+
+/** Whether enough is known to say anything of the next edge. */
+export const tellsLife = ({ blunt, lent }: EdgeLife): boolean =>
+  blunt + (lent?.blunt ?? 0) >= EDGES_TO_JUDGE_BY;
+
+function usualBy<T>(
+  spans: readonly EdgeSpan[],
+  lives: readonly Span[],
+  { shape, scale }: Lasting,
+  by: (span: EdgeSpan) => T | undefined,
+): readonly UsualOf<T>[] {
+  const kinds = [...new Set(spans.flatMap((span) => by(span) ?? []))];
+  if (kinds.length < 2) return [];
+  return kinds
+    .map((of) => {
+      const own = lives.filter((_, i) => by(spans[i] as EdgeSpan) === of);
+      const ends = own.filter(({ ended }) => ended);
+      const count = ends.reduce((sum, { weight = 1 }) => sum + weight, 0);
+      const used = own.reduce((sum, { amount, weight = 1 }) => sum + weight * amount ** shape, 0);
+      const worth = COMMON_WORTH + count;
+      const power = (COMMON_WORTH * scale ** shape + used) / worth;
+      const timed = spans.flatMap((span) => (by(span) === of ? (span.madeMin ?? []) : []));
+      return {
+        of,
+        ...usualOf({ shape, scale: power ** (1 / shape), worth }),
+        blunt: ends.length,
+        edges: own.length,
+        ...(timed.length > 0 && { honingMin: mean(timed) }),
+      };
+    })
+    .sort((a, b) => b.edges - a.edges);
+}
+
+/**
+ * The lives of several tools, each judged beside the others of its family used in the same measure: together those
+ * count as two blunt edges more at most, as many as their own spread lets them tell, so that a tool with few of its
+ * own leans on them and one with many does not.
+ */
+export function besideLikeTools(
+  tools: readonly { readonly id: string; readonly family: Tool['family']; readonly life: EdgeLife }[],
+): ReadonlyMap<string, EdgeLife> {
+  return new Map(
+    tools.map(({ id, family, life }) => {
+      const like = tools
+        .filter((other) => other.id !== id && other.family === family)
+        .map((other) => other.life)
+        .filter(({ measure, blunt }) => measure === life.measure && blunt > 0);
+      const blunt = like.reduce((sum, each) => sum + each.blunt, 0);
+      if (blunt === 0) return [id, life];
+      // A mean of logarithms: half as long and twice as long lie equally far off.
+      const scale = Math.exp(like.reduce((sum, each) => sum + each.blunt * Math.log(each.scale), 0) / blunt);
+      const apart =
+        like.reduce((sum, each) => sum + Math.log(each.scale / scale) ** 2, TOOLS_APART ** 2) / like.length;
+      const worth = Math.min(LENT_WORTH, blunt, 1 / (life.shape ** 2 * apart));
+      const lasting = withOther(life, { scale, worth });
+      return [id, { ...life, ...lasting, ...usualOf(lasting), lent: { tools: like.length, blunt } }];
+    }),
+  );
+}
+
+const DAY_MS = 86_400_000;
+/** A shorter record tells nothing of a year. */
+const QUARTER_DAYS = 91;
+
+function yearlyUse(measure: UseMeasure, sessions: readonly Session[]): { readonly yearly?: number } {
+  const [first, last] = [sessions[0], sessions.at(-1)].map((each) => Date.parse(each?.startedAt ?? ''));
+  const days = ((last ?? NaN) - (first ?? NaN)) / DAY_MS;
+  if (!(days >= QUARTER_DAYS)) return {};
+  return { yearly: (spellsOf(measure, sessions).reduce((sum, each) => sum + each, 0) * 365) / days };
+}
+
+/** What spells of use came to; those alone that left the edge cutting, where that is asked. */
+const spellsOf = (
+  measure: UseMeasure,
+  sessions: readonly Session[],
+  cuttingOnly = false,
+): readonly number[] =>
+  sessions.flatMap((session) => {
+    const amount = session.kind === 'use' ? amountIn(measure, session) : 0;
+    const left = session.use?.stillCutting !== false && !session.chips;
+    return amount > 0 && (left || !cuttingOnly) ? [amount] : [];
+  });
+
+const amountIn = (measure: UseMeasure, { use = {}, minutes }: Session): number =>
+  use[measure] ?? (measure === 'minutes' ? minutes : undefined) ?? 0;
+
+const mean = (values: readonly number[]): number =>
+  values.length === 0 ? NaN : values.reduce((sum, each) => sum + each, 0) / values.length;
+
+function medianOf(values: readonly number[]): number | undefined {
+  const inOrder = [...values].sort((a, b) => a - b);
+  const middle = inOrder.length >> 1;
+  return inOrder.length % 2 === 1
+    ? inOrder[middle]
+    : mean(inOrder.slice(middle - 1, middle + 1)) || undefined;
 }

@@ -1,7 +1,16 @@
 export type { CamberState } from './camber-state.js';
 export type { Creep } from './creep.js';
 export type { ChipRecord, EdgeChips } from './edge-chips.js';
-export { measureOf, type UsualLife } from './edge-lives.js';
+export { edgeLife, surviving } from './edge-life.js';
+export {
+  besideLikeTools,
+  type EdgeLife,
+  edgeIntervals,
+  edgeSpans,
+  measureOf,
+  tellsLife,
+  type UsualOf,
+} from './edge-lives.js';
 export {
   afterSession,
   asItStands,
@@ -15,16 +24,19 @@ export {
   type Wear,
 } from './edge-state.js';
 export { forcesOf } from './forces.js';
+export { amountAt, lastPast } from './lasting.js';
 export { ladderOf } from './ladder.js';
 export { laggingPlaces } from './lagging.js';
 export { type LifeEntry, lifeOf } from './life.js';
 export { type RateReading, rateReadings } from './rate-readings.js';
 export {
   amount,
+  nextSpell,
   type Hand,
   RACK_RULES,
   readiness,
   type Readiness,
+  USUAL_LATE_COSTS,
   STROPS_BEFORE_HONING,
 } from './readiness.js';
 export {

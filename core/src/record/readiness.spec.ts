@@ -45,7 +45,13 @@ const used = (minutes: number, stillCutting = true, more: Partial<Session> = {})
 describe('readiness', () => {
   it('gives each state by its own rule, with the reason', () => {
     const nick = (deepestMm: number): Partial<Session> => ({ chips: { count: 2, deepestMm } });
-    const lives = [honed, used(100, false), honed, used(120, false), honed, used(140, false), honed];
+    // Eight edges of about two hours, in spells of half an hour.
+    const spells = (count: number): Partial<Session>[] => Array.from({ length: count }, () => used(30));
+    const edgeOf = (last: number): (Partial<Session> & Pick<Session, 'kind'>)[] =>
+      [...spells(3), used(last, false), honed] as RecordedSession[];
+    const lives = [honed, ...[20, 30, 40, 30, 20, 30, 40, 30].flatMap(edgeOf)] as RecordedSession[];
+    const someCut = (count: number): RecordedSession[] =>
+      recordOf(...lives, ...(spells(count) as RecordedSession[]));
     const cases: [string, RackState, Tool, RecordedSession[], RegExp][] = [
       ['deep-nick', 'repair', chisel, recordOf(honed, used(5, false, nick(1.2))), /Nicked 1.2 mm deep/],
       ['nick', 'regrind', chisel, recordOf(honed, used(5, true, nick(0.5))), /0.5 mm deep: too much/],
@@ -59,9 +65,21 @@ describe('readiness', () => {
       ],
       ['strop-first', 'strop', gouge, recordOf(honed, used(20, false)), /stropped not at all/],
       ['blunt', 'hone', chisel, recordOf(honed, used(70, false)), /no longer cut after 1 h 10 min/],
-      ['life-over', 'hone', chisel, recordOf(...lives, used(121)), /usually last 2 h/],
+      [
+        'soon-blunt',
+        'hone',
+        chisel,
+        someCut(3),
+        /a spell of 30 min more would find it blunt \d\d % .* usually last 1 h/,
+      ],
       ['half-hour', 'strop', gouge, recordOf(honed, used(31)), /31 min of cutting/],
-      ['fading', 'strop', chisel, recordOf(...lives, used(80)), /1 h 20 min of the usual 2 h/],
+      [
+        'fading',
+        'strop',
+        chisel,
+        recordOf(stropped, stropped, ...lives, used(30), used(20)),
+        /Used 50 min of the usual 1 h/,
+      ],
       ['sharp', 'ready', chisel, recordOf(honed, used(10)), /^Honed 1 Mar 2026, used 10 min since\.$/],
     ];
     for (const [rule, state, tool, sessions, why] of cases) {

@@ -7,6 +7,8 @@ import { familyFacts, type UseMeasure } from '../blade/families.js';
 import type { RackState, Tool } from '../blade/tool.js';
 import type { ToolRecord } from './tool-record.js';
 import { STROP_EVERY_MIN } from './strop-rhythm.js';
+import { tellsLife, type EdgeLife } from './edge-lives.js';
+import { chanceOfEnd, cheapestAge } from './lasting.js';
 
 /** How the figures in a reason are written. */
 export interface Hand {
@@ -57,8 +59,10 @@ const WIDE_LAND_SHARE = 1 / 3;
 const UNMEASURED_HONINGS = 20;
 /** A stropped edge that dulls after this many strops since it was honed wants a stone. An estimate. */
 export const STROPS_BEFORE_HONING = 8;
-/** An edge is stropped at this share of its usual life, before it is dull. An estimate. */
-const STROP_AT_LIFE = 0.6;
+/** An edge that gives out in the work costs so many times what a sharpening too early does. An estimate, and the user’s to say. */
+export const USUAL_LATE_COSTS = 2;
+/** A strop comes at this share of the use that calls for the stone. An estimate. */
+const STROP_AT = 0.6;
 
 /** The rules, the most work first: the first one that holds gives the state. */
 export const RACK_RULES: readonly RackRule[] = [
@@ -132,9 +136,10 @@ export const RACK_RULES: readonly RackRule[] = [
     state: 'strop',
     says: `A carving edge that fades is stropped first, up to ${STROPS_BEFORE_HONING} times between honings.`,
     footing: 'Stropping first is common practice; the number is an estimate.',
-    reason: ({ family }, { state }) =>
+    reason: ({ family }, { state, stropped }) =>
       state.sinceSharpened.stillCutting === false &&
       familyFacts(family).stropped &&
+      stropped &&
       state.stropsSinceHoned < STROPS_BEFORE_HONING
         ? {
             why: `It no longer cut well; stropped ${times(state.stropsSinceHoned)} since it was honed.`,
@@ -158,26 +163,30 @@ export const RACK_RULES: readonly RackRule[] = [
         : undefined,
   },
   {
-    name: 'life-over',
+    name: 'soon-blunt',
     state: 'hone',
-    says: 'An edge used as long as this tool’s usually last is honed before it is dull.',
-    footing: 'The median of this tool’s own worn-out edges, from three on.',
-    reason: (_tool, { state, life }, hand) =>
-      life && state.sinceHoned[life.measure] >= life.amount
-        ? {
-            why: `Used ${amount(state.sinceHoned[life.measure], life.measure, hand)} since it was honed; its edges usually last ${amount(life.amount, life.measure, hand)}.`,
-            brief: `used ${amount(state.sinceHoned[life.measure], life.measure, hand)}`,
-          }
-        : undefined,
+    says: 'An edge is honed before the spell of use that would find it blunt, at the age where early honings and edges given out together cost least.',
+    footing:
+      'The law of lives is this tool’s own, edges honed while they still cut counted as that, beside like tools where it has few; the cheapest age is Barlow and Hunter’s (1960). What a dull edge costs is an estimate, and yours to set.',
+    reason: (_tool, record, hand) => {
+      const next = nextSpell(record);
+      if (next?.dueAt === undefined || next.used < next.dueAt - next.spell / 2) return undefined;
+      return {
+        why: `Used ${amount(next.used, next.measure, hand)} since it was honed: a spell of ${amount(next.spell, next.measure, hand)} more would find it blunt ${percent(next.blunt, hand)} of the time. Its edges usually last ${usualWords(next.life, hand)}.`,
+        brief: `${percent(next.blunt, hand)} blunt next`,
+      };
+    },
   },
   {
     name: 'half-hour',
     state: 'strop',
     says: `A carving edge is stropped about every ${STROP_EVERY_MIN} minutes of cutting, or at the rhythm its own strops have shown.`,
     footing:
-      'The half hour is common practice, no source; from four strops on, the median of this tool’s own.',
-    reason: ({ family }, { state: { sinceSharpened }, strop }, hand) =>
-      familyFacts(family).stropped && sinceSharpened.minutes >= (strop?.everyMin ?? STROP_EVERY_MIN)
+      'The half hour is common practice, no source; from four strops on, the use after which one of this tool’s own spells in four found it blunt.',
+    reason: ({ family }, { state: { sinceSharpened }, strop, stropped }, hand) =>
+      stropped &&
+      familyFacts(family).stropped &&
+      sinceSharpened.minutes >= (strop?.everyMin ?? STROP_EVERY_MIN)
         ? {
             why: `${hand.minutes(sinceSharpened.minutes)} of cutting since the strop or the stone${strop && strop.from > 0 ? `; it usually bears ${hand.minutes(strop.everyMin)}` : ''}.`,
             brief: `cut ${hand.minutes(sinceSharpened.minutes)}`,
@@ -187,15 +196,16 @@ export const RACK_RULES: readonly RackRule[] = [
   {
     name: 'fading',
     state: 'strop',
-    says: 'An edge past six tenths of its usual life is stropped, once, before it fades.',
+    says: `A tool that is stropped is stropped once on the way, ${STROP_AT * 100} % of the way to its honing.`,
     footing: 'Coming back before it is dull is common practice; the share is an estimate.',
-    reason: (_tool, { state, life }, hand) =>
-      life && state.stropsSinceHoned === 0 && state.sinceHoned[life.measure] >= STROP_AT_LIFE * life.amount
-        ? {
-            why: `Used ${amount(state.sinceHoned[life.measure], life.measure, hand)} of the usual ${amount(life.amount, life.measure, hand)}.`,
-            brief: `used ${amount(state.sinceHoned[life.measure], life.measure, hand)}`,
-          }
-        : undefined,
+    reason: (_tool, record, hand) => {
+      const next = record.stropped && record.state.stropsSinceHoned === 0 ? nextSpell(record) : undefined;
+      if (next?.dueAt === undefined || next.used < STROP_AT * next.dueAt) return undefined;
+      return {
+        why: `Used ${amount(next.used, next.measure, hand)} of the usual ${usualWords(next.life, hand)}.`,
+        brief: `used ${amount(next.used, next.measure, hand)}`,
+      };
+    },
   },
   {
     name: 'sharp',
@@ -231,6 +241,38 @@ export function readiness(tool: Tool, record: ToolRecord, hand: Hand = PLAIN_HAN
   };
 }
 
+/** What the next usual spell of use would find of an edge that has been used. */
+interface NextSpell {
+  readonly life: EdgeLife;
+  readonly measure: UseMeasure;
+  readonly used: number;
+  readonly spell: number;
+  /** The chance that it finds it blunt. */
+  readonly blunt: number;
+  /** The use at which honing costs least; absent where that is when it is blunt. */
+  readonly dueAt?: number;
+}
+
+/** @returns undefined where too little is known, or the edge is unused */
+export function nextSpell({
+  life,
+  state,
+  lateCosts = USUAL_LATE_COSTS,
+}: Pick<ToolRecord, 'life' | 'state' | 'lateCosts'>): NextSpell | undefined {
+  if (!life || !tellsLife(life) || life.spell === undefined) return undefined;
+  const { measure, spell } = life;
+  const used = state.sinceHoned[measure];
+  if (used <= 0) return undefined;
+  const dueAt = cheapestAge(life, lateCosts);
+  const blunt = chanceOfEnd(life, used, used + spell);
+  return { life, measure, used, spell, blunt, ...(dueAt !== undefined && { dueAt }) };
+}
+
+const usualWords = ({ amount: half, low, high, measure }: EdgeLife, hand: Hand): string =>
+  `${amount(half, measure, hand)} (${amount(low, measure, hand)} to ${amount(high, measure, hand)})`;
+
+const percent = (share: number, hand: Hand): string => `${hand.number(Math.round(100 * share))} %`;
+
 function byTheRules(tool: Tool, record: ToolRecord, hand: Hand): Readiness {
   for (const { name, state, reason } of RACK_RULES) {
     const held = reason(tool, record, hand);
@@ -255,10 +297,14 @@ function lastWork({
   return { what, at: sharpenedAt };
 }
 
+/** Nobody counts tenths of so much. */
+const WHOLE_FROM = 20;
+
 /** An amount of use in words: `45 min`, `120 m`, `6 mortises`. */
 export function amount(value: number, measure: UseMeasure, hand: Hand = PLAIN_HAND): string {
   if (measure === 'minutes') return hand.minutes(value);
-  return measure === 'mortises' ? counted(value, 'mortise') : `${hand.number(value)} m`;
+  const told = hand.number(value < WHOLE_FROM ? value : Math.round(value));
+  return measure === 'mortises' ? `${told} ${value === 1 ? 'mortise' : 'mortises'}` : `${told} m`;
 }
 
 function amountOf(wear: ToolRecord['state']['sinceHoned'], { family }: Tool, hand: Hand): string {

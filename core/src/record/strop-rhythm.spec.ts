@@ -29,16 +29,26 @@ describe('the rhythm of stropping', () => {
       from: 0,
       spent: false,
     });
-    expect(rhythm(spells([50, true], [50, true], [50, true], [50, true]))).toEqual({
-      everyMin: 50,
-      from: 4,
-      spent: false,
-    });
+    const four = rhythm(spells([50, true], [50, true], [50, true], [50, true]));
+    expect(four.from).toBe(4);
+    expect(four.everyMin).toBeGreaterThan(40);
+  });
+
+  it('lengthens where it is kept and the edge still cuts, and settles where it gives out', () => {
+    const kept = (count: number, minutes: number): (readonly [number, boolean])[] =>
+      Array.from({ length: count }, () => [minutes, true] as const);
+    const rhythms = [4, 12, 40].map((count) => rhythm(spells(...kept(count, 30))).everyMin);
+    expect(rhythms[0]).toBeGreaterThan(30);
+    expect(rhythms).toEqual([...rhythms].sort((a, b) => a - b));
+    const given = Array.from({ length: 20 }, (_, i) => [40 + i, i % 2 === 0] as const);
+    const settled = rhythm(spells(...kept(12, 30), ...given)).everyMin;
+    expect(settled).toBeGreaterThan(30);
+    expect(settled).toBeLessThan(60);
   });
 
   it('comes down where the edge no longer cut, and says when the strop has stopped helping', () => {
     const dull = rhythm(spells([40, false], [40, false], [40, false], [40, false]));
-    expect(dull.everyMin).toBe(36);
+    expect(dull.everyMin).toBeLessThan(36);
     const fading = rhythm(spells([40, true], [42, true], [38, true], [40, true], [12, false]));
     expect(fading.spent).toBeTrue();
     const honed: RecordedSession = {

@@ -5,7 +5,7 @@ import { creepOf, type Creep } from './creep.js';
 import { edgeChips, type EdgeChips } from './edge-chips.js';
 import { familyFacts } from '../blade/families.js';
 import { stropRhythm, type StropRhythm } from './strop-rhythm.js';
-import { usualLife, type UsualLife } from './edge-lives.js';
+import { edgeLifeOf, measureOf, type EdgeLife } from './edge-lives.js';
 import {
   edgeAtFirst,
   edgeHistory,
@@ -18,10 +18,14 @@ import {
 export interface ToolRecord {
   readonly state: EdgeState;
   readonly entries: number;
-  readonly life?: UsualLife;
+  readonly life?: EdgeLife;
+  /** What an edge that gives out costs beside an early sharpening, where the workshop says so. */
+  readonly lateCosts?: number;
   readonly lastUse?: LastUse;
   readonly chips: EdgeChips;
   readonly creep?: Creep;
+  /** Somebody strops it, as far as its record goes. */
+  readonly stropped: boolean;
   /** How long it cuts between strops; only of families kept going by stropping. */
   readonly strop?: StropRhythm;
   /** How often it was honed in the year before the last entry; absent in a record shorter than a quarter. */
@@ -49,19 +53,38 @@ export function toolRecord(
 /** {@link toolRecord} of a history already worked out. */
 export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolRecord {
   const last = history.findLast(({ session }) => session.kind === 'use')?.session;
-  const life = usualLife(tool, history);
+  const life = edgeLifeOf(
+    measureOf(tool, history),
+    history.map(({ session }) => session),
+  );
   const creep = creepOf(tool, history);
-  const strop = familyFacts(tool.family).stropped && stropRhythm(history);
+  const stropped = isStropped(tool, history);
+  const strop = stropped && familyFacts(tool.family).stropped && stropRhythm(history);
   return {
     state: history.at(-1)?.after ?? edgeAtFirst(tool),
     entries: history.length,
     chips: edgeChips(history),
     ...(life && { life }),
     ...(creep && { creep }),
+    stropped,
     ...(strop && { strop }),
     ...honedYearly(history),
     ...(last && { lastUse: toLastUse(last) }),
   };
+}
+
+/** Honings without a strop among them, after which nobody is thought to strop it. */
+const HONINGS_WITHOUT = 3;
+/** Strops that make a habit where the family knows none. */
+const STROPS_FOR_HABIT = 2;
+
+function isStropped(tool: Tool, history: readonly HistoryEntry[]): boolean {
+  const count = (kind: Session['kind']): number =>
+    history.filter(({ session }) => session.kind === kind).length;
+  const strops = count('stropping');
+  return familyFacts(tool.family).stropped
+    ? strops > 0 || count('honing') < HONINGS_WITHOUT
+    : strops >= STROPS_FOR_HABIT;
 }
 
 const DAY_MS = 86_400_000;

@@ -11,6 +11,8 @@ export interface Settings {
   readonly packing?: readonly Packing[];
   /** What the two 50 mm bars of a printed page measure, where the printer is off. */
   readonly printer?: PrinterBars;
+  /** How many times what a sharpening too early costs it costs when an edge gives out in the work. */
+  readonly lateCosts?: number;
 }
 
 /** The length of the bars a page is checked by, mm. */

@@ -296,4 +296,10 @@ export const MIGRATIONS: readonly Migration[] = [
       await change('update', 'TRUE', '(NEW."deletedAt" IS NULL) - (OLD."deletedAt" IS NULL)');
     },
   },
+  {
+    name: '0013-what-a-dull-edge-costs',
+    async up(schema) {
+      await schema.addColumn('settings', 'lateCosts', real);
+    },
+  },
 ];

@@ -11,7 +11,7 @@ export const settings = defineKind<Settings>({
   name: 'settings',
   one: 'setting',
   schema: settingsSchema,
-  columns: { name: 'text', units: 'text', decimalMark: 'text', packing: 'json', printer: 'json' },
+  columns: { name: 'text', units: 'text', decimalMark: 'text', packing: 'json', printer: 'json', lateCosts: 'real' },
   sorts: ['name'],
   searches: ['name'],
 });

@@ -1,8 +1,22 @@
 import { HttpClient, type HttpResponse } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import { EMPTY, expand, map, shareReplay, startWith, switchMap, timer, type Observable } from 'rxjs';
+import {
+  combineLatest,
+  distinctUntilChanged,
+  EMPTY,
+  expand,
+  map,
+  shareReplay,
+  startWith,
+  switchMap,
+  timer,
+  type Observable,
+} from 'rxjs';
 import type { RecordsAnswer, STILL_RECKONING as Header, ToolLife } from '@mellow-anvil/contract';
 import { Undo } from '../platform/undo.store';
+import { besideOthers } from './beside-others';
+import { SettingsStore } from './settings.store';
+import { ToolsStore } from './tools.store';
 
 export type Records = RecordsAnswer;
 export type Life = ToolLife;
@@ -19,10 +33,15 @@ const STILL_RECKONING: typeof Header = 'X-Still-Reckoning';
 export class RecordsStore {
   private readonly http = inject(HttpClient);
   private readonly undo = inject(Undo);
+  private readonly tools = inject(ToolsStore);
+  private readonly lateCosts$ = inject(SettingsStore).settings$.pipe(
+    map(({ lateCosts }) => lateCosts),
+    distinctUntilChanged(),
+  );
 
   /** By tool id, once they are known. Stay as they were while the server does not answer. */
-  readonly known$: Observable<Records> = this.undo
-    .afterEveryChange(() =>
+  readonly known$: Observable<Records> = combineLatest([
+    this.undo.afterEveryChange(() =>
       this.rack().pipe(
         expand((answer) =>
           answer.headers.has(STILL_RECKONING)
@@ -31,8 +50,13 @@ export class RecordsStore {
         ),
         map(({ body }) => body ?? {}),
       ),
-    )
-    .pipe(shareReplay({ bufferSize: 1, refCount: true }));
+    ),
+    this.tools.items$,
+    this.lateCosts$,
+  ]).pipe(
+    map(([records, tools, lateCosts]) => besideOthers(records, tools, lateCosts)),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
 
   /** The same, and nothing until then. */
   readonly records$: Observable<Records> = this.known$.pipe(startWith({}));

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 
-const WIDTH = 46;
+const WIDTH = 30;
 /** Marks so shallow stand as close as lines can and still be told apart; ten times as deep, so much farther. */
 const FINEST = { um: 0.05, gap: 2 } as const;
 const GAP_A_DECADE = 3.2;
@@ -17,7 +17,7 @@ const GAP_A_DECADE = 3.2;
   styles: `
     :host {
       display: inline-block;
-      width: 46px;
+      width: 30px;
       vertical-align: -2px;
     }
     svg {

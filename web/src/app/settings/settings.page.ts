@@ -4,6 +4,7 @@ import { FormsModule } from '@angular/forms';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
+import { USUAL_LATE_COSTS } from '@mellow-anvil/core/record';
 import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core/workshop';
 import { Backups } from './backups';
 import { map } from 'rxjs';
@@ -65,6 +66,13 @@ export class SettingsPage {
   protected readonly marks = [
     { value: 'point', label: '12.5' },
     { value: 'comma', label: '12,5' },
+  ];
+  protected readonly usualLateCosts = USUAL_LATE_COSTS;
+  protected readonly lateCosts = [
+    { value: 1, label: 'As much' },
+    { value: 2, label: 'Twice' },
+    { value: 4, label: 'Four times' },
+    { value: 10, label: 'Ten times' },
   ];
   protected readonly themes = [
     { value: 'system', label: 'As the system' },

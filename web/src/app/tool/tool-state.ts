@@ -5,19 +5,20 @@ import { Button } from 'primeng/button';
 import { Popover } from 'primeng/popover';
 import type { Stored } from '@mellow-anvil/contract';
 import { RACK_STATES, type RackState, type Tool } from '@mellow-anvil/core/blade';
-import { RACK_RULES, readiness } from '@mellow-anvil/core/record';
+import { RACK_RULES, readiness, tellsLife } from '@mellow-anvil/core/record';
 import { contentOf } from '../data/collection.store';
 import { Figures } from '../ui/figures';
 import { Notices } from '../platform/notices';
 import { ToolsStore } from '../data/tools.store';
 import { RecordsStore, type Records } from '../data/records.store';
 import { StateMark } from '../drawings/state-mark';
+import { SurvivalDrawing } from '../drawings/survival-drawing';
 import { STATE_WORDS } from '../words/state-words';
 
 /** What the tool in hand asks for, by which rule, and the user's own word over it. */
 @Component({
   selector: 'ma-tool-state',
-  imports: [Button, FormsModule, Popover, StateMark],
+  imports: [Button, FormsModule, Popover, StateMark, SurvivalDrawing],
   templateUrl: './tool-state.html',
   styles: `
     :host {
@@ -67,8 +68,11 @@ export class ToolState {
   protected readonly states = RACK_STATES;
   protected readonly rules = RACK_RULES;
 
+  protected readonly tells = tellsLife;
+  protected readonly record = computed(() => this.records()[this.tool().id]);
+
   protected readonly ready = computed(() => {
-    const record = this.records()[this.tool().id];
+    const record = this.record();
     return record && readiness(this.tool(), record, this.figures.hand());
   });
 

@@ -1,3 +1,4 @@
+import { edgeSpans } from '@mellow-anvil/core/record';
 import type { Ink } from '../../ui/chart-ink';
 import type { OwnedAbrasive } from '@mellow-anvil/core/abrasive';
 import type { UseMeasure } from '@mellow-anvil/core/blade';
@@ -121,17 +122,12 @@ export function useBetweenHonings(
   measure: UseMeasure,
   ink: Ink,
 ): { readonly data: ChartData<'bar', Dot[]>; readonly dull: number; readonly cutting: number } {
-  const edges: { readonly at: number; readonly used: number; readonly dull: boolean }[] = [];
-  let [used, dull] = [0, false];
-  for (const { session } of entries) {
-    if (session.kind === 'use') {
-      used += session.use?.[measure] ?? (measure === 'minutes' ? (session.minutes ?? 0) : 0);
-      dull = session.use?.stillCutting === false;
-    } else if (session.kind === 'honing' || session.kind === 'grinding') {
-      if (used > 0) edges.push({ at: Date.parse(session.startedAt), used, dull });
-      [used, dull] = [0, false];
-    }
-  }
+  const edges = edgeSpans(
+    measure,
+    entries.map(({ session }) => session),
+  )
+    .filter(({ ended }) => ended !== 'in-use')
+    .map(({ amount, ended }) => ({ used: amount, dull: ended === 'blunt' }));
   return {
     data: {
       datasets: [

@@ -11,11 +11,12 @@ import type { Tool } from '@mellow-anvil/core/blade';
 import { type EdgeState, type Session, SESSION_KINDS, type SessionKind } from '@mellow-anvil/core/record';
 import type { Facet } from '@mellow-anvil/core/work';
 import { AbrasivesStore } from '../../data/abrasives.store';
-import { RecordsStore, type Entry } from '../../data/records.store';
+import { RecordsStore, type Entry, type Records } from '../../data/records.store';
 import { Figures } from '../../ui/figures';
 import { blankEntry } from '../../data/blank-entry';
 import { EntryEdit } from './entry-edit';
 import { KIND_WORDS, changeWords, entryWords, outcomeWords } from '../../words/entry-words';
+import { EdgeLifePanel } from './edge-life-panel';
 import { LifeCharts } from './life-charts';
 
 const AT_FIRST = 5;
@@ -23,7 +24,7 @@ const AT_FIRST = 5;
 /** The vise's fourth side: everything that was done with the tool in hand, and what it changed. */
 @Component({
   selector: 'ma-life-side',
-  imports: [NgTemplateOutlet, Button, EntryEdit, FormsModule, LifeCharts, SelectButton],
+  imports: [NgTemplateOutlet, Button, EdgeLifePanel, EntryEdit, FormsModule, LifeCharts, SelectButton],
   templateUrl: './life-side.html',
   styles: `
     :host {
@@ -113,6 +114,10 @@ export class LifeSide {
       switchMap((id) => this.records.life(id)),
     ),
   );
+  private readonly all = toSignal(this.records.records$, { initialValue: {} as Records });
+  /** Its record as it is judged beside like tools. */
+  protected readonly judged = computed(() => this.all()[this.tool().id]);
+  protected readonly sessions = computed(() => (this.life()?.entries ?? []).map(({ session }) => session));
   protected readonly words = KIND_WORDS;
   protected readonly kinds = SESSION_KINDS;
   protected readonly filters = [
