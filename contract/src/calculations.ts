@@ -152,6 +152,7 @@ export const calculations: Readonly<Record<string, Calculation>> = {
       rollerDropMm: number('rollerDropMm').optional(),
       readings: readingsSchema,
       divisionDeg: number('divisionDeg').optional(),
+      shakeDeg: number('shakeDeg').optional(),
     }),
     output: Joi.object({
       seatHeightMm: result,

@@ -102,6 +102,7 @@ export const RANGES = {
     5,
     'finer is a laboratory’s and coarser tells nothing',
   ),
+  shakeDeg: range('Shake of the hand', '°', 0, 5, 'a hand that shakes more measures nothing'),
   wheelRadiusMm: range('Wheel radius', 'mm', 20, 400, 'no grinding wheel is smaller or larger'),
   jigProjectionMm: range(
     'Projection from the bar',

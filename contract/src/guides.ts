@@ -27,6 +27,7 @@ export const readingsSchema = Joi.array()
 const measured = shape<SeatReadings>({
   readings: readingsSchema,
   divisionDeg: number('divisionDeg'),
+  shakeDeg: number('shakeDeg').optional(),
   thicknessMm: number('thicknessMm', 'Thickness of the measured blade').optional(),
 });
 

@@ -10,6 +10,7 @@ import {
   type GrindRequest,
   type HoningJob,
   type HoningPlan,
+  type NextReading,
   type PlanCare,
   type PlanRequest,
   type PlanStep,
@@ -246,6 +247,12 @@ const result = shape<HoningPlan>({
   totalMin: figure,
   lowMin: figure.optional(),
   highMin: figure.optional(),
+  reading: shape<NextReading>({
+    what: oneOf('Reading', ['land', 'rate'] as const),
+    id: id.optional(),
+    costMin: figure,
+    savesMin: figure,
+  }).optional(),
   verdicts: Joi.array().items(verdict).max(500).required(),
   tooMuch: tooMuch.optional(),
 }).required();

@@ -120,6 +120,7 @@ const camberState = shape<CamberState>({
   factor: figure,
   ratios: Joi.array().items(Joi.number()).required(),
   since: curve.required(),
+  against: Joi.object({ camberMm: figure, pmMm: figure }).optional(),
   lastReadMm: figure.optional(),
 });
 
@@ -137,6 +138,7 @@ const edgeState = shape<EdgeState>({
   landFrom: oneOf('From', ['entered', 'assumed', 'measured', 'ground'] as const),
   landThenMm: figure.optional(),
   honingsSinceThen: figure,
+  landAgainst: Joi.object({ landMm: figure, pmMm: figure }).optional(),
   honings: figure,
   backMm: figure,
   steelMm3: figure,
@@ -176,6 +178,7 @@ const toolRecordSchema = shape<ToolRecord>({
     yearly: figure.optional(),
     inWood: usualOf(Joi.string()),
     atDeg: usualOf(Joi.number()),
+    byHand: usualOf(Joi.string()),
     lent: Joi.object({ tools: figure, blunt: figure }).optional(),
   }).optional(),
   lateCosts: figure.optional(),

@@ -13,7 +13,7 @@ export interface LearnedRate {
 /** Spread of ln K before any reading: a factor of two or so either way. */
 export const PRIOR_SD = 0.5;
 /** Spread of one reading, until there are eight. */
-const READING_SD = 0.3;
+export const READING_SD = 0.3;
 const READINGS_TO_JUDGE_SPREAD = 8;
 /** Two-sided 80 % of a normal distribution. */
 const EIGHTY_PERCENT = 1.2815515655446004;

@@ -1,5 +1,5 @@
-import { student975 } from '../base/student.js';
-import { toDeg } from '../base/trig.js';
+import { student975, studentQuantile } from '../base/student.js';
+import { cosDeg, sinDeg, toDeg } from '../base/trig.js';
 import { insist, unlessRefused } from '../base/refusal.js';
 
 /** One setting of a guide, measured: how far the edge stood out, and the angle it then gave. */
@@ -16,6 +16,8 @@ interface GuideCalibrationInput {
   readonly readings: readonly GuideReading[];
   /** Smallest division of the protractor, degrees. */
   readonly divisionDeg?: number;
+  /** How far readings of one setting by the same hand lie apart, as a standard deviation; thought to be usual unless said. */
+  readonly shakeDeg?: number | undefined;
 }
 
 /** The reading that the others contradict, counted from 0, and what they say of it. */
@@ -34,7 +36,7 @@ export interface GuideCalibration {
   readonly rmsDeg: number;
   /** Measured less fitted, degrees, in the order of the readings. */
   readonly residualsDeg: readonly number[];
-  /** Standard deviation taken for one reading, degrees: the division's, pooled with the misfit. */
+  /** Standard deviation taken for one reading, degrees: the division's and the hand's, pooled with the misfit. */
   readonly readingSdDeg: number;
   /** Covariance of (H, a), mm². */
   readonly covariance: Covariance;
@@ -51,21 +53,27 @@ type Covariance = readonly [number, number, number];
 /** Readings it takes before one of them can be told to be wrong. */
 export const READINGS_TO_DOUBT = 4;
 export const USUAL_DIVISION_DEG = 0.5;
-/** How many readings' worth of trust the protractor's own division has beside the misfit (estimate). */
-const DIVISION_WORTH = 8;
-/** Studentised error beyond which the other readings contradict one (about 3 in 1000 by chance). */
-const CONTRADICTED = 3.5;
+/** How far a careful hand’s readings of one setting lie apart, degrees (standard deviation, an estimate). */
+const USUAL_SHAKE_DEG = 0.2;
+/** How many readings' worth of trust that has beside the misfit, and a shake that was looked for (estimates). */
+const USUAL_WORTH = 4;
+const ASKED_WORTH = 30;
+/** A right set of readings has one called a contradiction one time in a hundred. */
+const FALSE_ALARM = 0.01;
 
 /**
  * A guide's geometry from measured settings: the seat height H and the nose a that make
  * θ(p) = atan2(H, p + a) + asin((r − k)/√((p + a)² + H²)) fit the readings best, by least squares in angle
  * (Levenberg–Marquardt from the linear solution of (p + a)·sin θ − H·cos θ = r). A reading's own
- * uncertainty is its division/√12 (JCGM 100, 4.3.7), pooled with the misfit. With four readings or
- * more each is held against the fit of the others.
+ * uncertainty is its division/√12 (JCGM 100, 4.3.7) and the shake of the hand, pooled with the misfit; the division errs
+ * the same way in every reading of one setting, so repeats do not make it less. With four readings or more each is held
+ * against the fit of the others, by Student's t at one false alarm in a hundred over all of them together.
  * @throws Refusal on `readings` when they are too few, too alike, or fit no guide.
  */
 export function guideCalibration(input: GuideCalibrationInput): GuideCalibration {
-  const { rollerRadiusMm, rollerDropMm = 0, readings, divisionDeg = USUAL_DIVISION_DEG } = input;
+  const { rollerRadiusMm, rollerDropMm = 0, readings, divisionDeg = USUAL_DIVISION_DEG, shakeDeg } = input;
+  insist(shakeDeg === undefined || shakeDeg >= 0, 'shakeDeg', 'A hand shakes by 0° at least.');
+  const reading = readingDoubt(divisionDeg, shakeDeg);
   insist(rollerRadiusMm > 0, 'rollerRadiusMm', 'A roller has some radius: give more than 0 mm.');
   const r = rollerRadiusMm - rollerDropMm;
   insist(readings.length >= 2, 'readings', 'Measure two settings at least, at two different angles.');
@@ -80,17 +88,19 @@ export function guideCalibration(input: GuideCalibrationInput): GuideCalibration
     'These readings are all of one setting: measure another, some way off, so that the angle changes.',
   );
   const fitted = fit(r, readings);
-  const contradiction =
-    readings.length >= READINGS_TO_DOUBT ? contradicted(r, readings, divisionDeg) : undefined;
-  const sd = pooledSd(fitted, divisionDeg);
+  const contradiction = readings.length >= READINGS_TO_DOUBT ? contradicted(r, readings, reading) : undefined;
+  const sd = pooledSd(fitted, reading);
+  const settings = new Set(readings.map(({ projectionMm }) => projectionMm.toFixed(1))).size;
+  const shared = (readings.length / settings - 1) * reading.divisionVariance;
+  const variance = sd * sd + shared;
   return {
     seatHeightMm: fitted.h,
     noseMm: fitted.a,
     rmsDeg: Math.sqrt(fitted.squares / readings.length),
     residualsDeg: fitted.residuals,
     readingSdDeg: sd,
-    covariance: fitted.inverse.map((each) => each * sd * sd) as unknown as Covariance,
-    coverage: student975(DIVISION_WORTH + readings.length - 2),
+    covariance: fitted.inverse.map((each) => each * variance) as unknown as Covariance,
+    coverage: student975(reading.worth + readings.length - 2),
     canDoubt: readings.length >= READINGS_TO_DOUBT,
     ...(contradiction && { contradiction }),
   };
@@ -188,17 +198,33 @@ function solve(hh: number, ha: number, aa: number, gh: number, ga: number): read
   return [(gh * aa - ga * ha) / determinant, (ga * hh - gh * ha) / determinant];
 }
 
-function pooledSd({ squares, residuals }: Fit, divisionDeg: number): number {
-  const own = (divisionDeg * divisionDeg) / 12;
-  return Math.sqrt((DIVISION_WORTH * own + squares) / (DIVISION_WORTH + residuals.length - 2));
+/** What is known of one reading before any fit: its variance, degrees², and how many readings that is worth. */
+interface ReadingDoubt {
+  readonly variance: number;
+  readonly divisionVariance: number;
+  readonly worth: number;
+}
+
+function readingDoubt(divisionDeg: number, shakeDeg: number | undefined): ReadingDoubt {
+  const divisionVariance = divisionDeg ** 2 / 12;
+  return {
+    divisionVariance,
+    variance: divisionVariance + (shakeDeg ?? USUAL_SHAKE_DEG) ** 2,
+    worth: shakeDeg === undefined ? USUAL_WORTH : ASKED_WORTH,
+  };
+}
+
+function pooledSd({ squares, residuals }: Fit, { variance, worth }: ReadingDoubt): number {
+  return Math.sqrt((worth * variance + squares) / (worth + residuals.length - 2));
 }
 
 /** Leave-one-out: the reading furthest, in its own standard deviations, from the fit of the others. */
 function contradicted(
   r: number,
   readings: readonly GuideReading[],
-  divisionDeg: number,
+  doubt: ReadingDoubt,
 ): Contradiction | undefined {
+  const beyond = studentQuantile(1 - FALSE_ALARM / (2 * readings.length), doubt.worth + readings.length - 3);
   const judged = readings.flatMap((reading, index) => {
     const others = fitOrNothing(
       r,
@@ -214,7 +240,7 @@ function contradicted(
         index,
         expectedDeg,
         offDeg,
-        by: Math.abs(offDeg) / (pooledSd(others, divisionDeg) * Math.sqrt(1 + leverage)),
+        by: Math.abs(offDeg) / (pooledSd(others, doubt) * Math.sqrt(1 + leverage)),
       },
     ];
   });
@@ -225,7 +251,7 @@ function contradicted(
     by: 0,
   });
   const { by, ...contradiction } = worst;
-  return by > CONTRADICTED ? contradiction : undefined;
+  return by > beyond ? contradiction : undefined;
 }
 
 function fitOrNothing(r: number, readings: readonly GuideReading[]): Fit | undefined {
@@ -234,3 +260,43 @@ function fitOrNothing(r: number, readings: readonly GuideReading[]): Fit | undef
 }
 
 const spread = (values: readonly number[]): number => Math.max(...values) - Math.min(...values);
+
+/**
+ * The angle at which one reading more would narrow a projection most, and the ± it would leave: the reading adds
+ * vᵀv/sd² to the information, v its slopes on H and a.
+ * @param angleDeg the angle the guide is to be set for
+ * @param among angles it can be measured at
+ */
+export function nextGuideReading(
+  calibration: GuideCalibration,
+  { rollerRadiusMm, rollerDropMm = 0 }: Pick<GuideCalibrationInput, 'rollerRadiusMm' | 'rollerDropMm'>,
+  angleDeg: number,
+  among: readonly number[],
+): { readonly atDeg: number; readonly plusMinusMm: number } | undefined {
+  const { covariance, readingSdDeg: sd, seatHeightMm: h } = calibration;
+  const r = rollerRadiusMm - rollerDropMm;
+  return among
+    .map((atDeg) => {
+      const cos = cosDeg(atDeg);
+      const reach = (r + h * cos) / sinDeg(atDeg);
+      const [, byH, byA] = angleAt(r, h, reach);
+      return {
+        atDeg,
+        plusMinusMm: projectionUncertaintyMm(
+          { ...calibration, covariance: withReading(covariance, byH, byA, sd) },
+          angleDeg,
+        ),
+      };
+    })
+    .reduce<{ atDeg: number; plusMinusMm: number } | undefined>(
+      (best, each) => (best && best.plusMinusMm <= each.plusMinusMm ? best : each),
+      undefined,
+    );
+}
+
+/** The covariance after one more reading of those slopes, by Sherman and Morrison. */
+function withReading([hh, ha, aa]: Covariance, byH: number, byA: number, sd: number): Covariance {
+  const [toH, toA] = [hh * byH + ha * byA, ha * byH + aa * byA];
+  const all = sd * sd + byH * toH + byA * toA;
+  return [hh - (toH * toH) / all, ha - (toH * toA) / all, aa - (toA * toA) / all];
+}

@@ -24,6 +24,8 @@ export interface SeatReadings {
   readonly readings: readonly GuideReading[];
   /** Smallest division of the protractor, degrees. */
   readonly divisionDeg: number;
+  /** How far readings of one setting by that hand lie apart, degrees (standard deviation), where it was looked for. */
+  readonly shakeDeg?: number;
   /** Thickness of that blade, where the seat holds the underside. */
   readonly thicknessMm?: number;
 }
@@ -110,9 +112,11 @@ export function seatGeometry(guide: RollerGuide, seat: GuideSeat, camRiseMm = 0)
  */
 export function seatCalibration(guide: RollerGuide, seat: GuideSeat): GuideCalibration | undefined {
   if (!seat.measured) return undefined;
-  const { readings, divisionDeg } = seat.measured;
+  const { readings, divisionDeg, shakeDeg } = seat.measured;
   const { rollerRadiusMm, rollerDropMm } = guide;
-  return unlessRefused(() => guideCalibration({ rollerRadiusMm, rollerDropMm, readings, divisionDeg }));
+  return unlessRefused(() =>
+    guideCalibration({ rollerRadiusMm, rollerDropMm, readings, divisionDeg, shakeDeg }),
+  );
 }
 
 /**

@@ -13,6 +13,7 @@ export { foldTo, halvings } from './folding.js';
 export { guideAngle } from './guide-angle.js';
 export {
   guideCalibration,
+  nextGuideReading,
   type GuideCalibration,
   type GuideReading,
   projectionUncertaintyMm,

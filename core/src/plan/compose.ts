@@ -9,6 +9,7 @@ import { backWork, wholeBackMin, type BackStep } from './back-work.js';
 import { camberWork, type CamberWork } from './camber-work.js';
 import { startOf } from './honing-job.js';
 import { BACK_SD, likelyMinutes, likelyStrokes, rateSd, spreadsOf } from './how-sure.js';
+import { nextReading } from './next-reading.js';
 import { itemOn, leftBySteps } from './left-by-steps.js';
 import { belowMicro, isMicroLast, microStrokes } from './micro-last.js';
 import { careMin, solverOf, unmixed, type PlanProblem } from './plan-problem.js';
@@ -167,7 +168,7 @@ function minutesOf(
   record: StonesRecord,
   { problem: { grinding, shaping }, renewed }: Solved,
   { steps, curve, back = [], strops }: Parts,
-): Pick<HoningPlan, 'settingMin' | 'totalMin' | 'lowMin' | 'highMin'> {
+): Pick<HoningPlan, 'settingMin' | 'totalMin' | 'lowMin' | 'highMin' | 'reading'> {
   const settings = 1 + (shaping ? 1 : 0) + (renewed ? 1 : 0);
   const settingMin = heldInGuide(tool.edge) ? settings * SETTING_MIN : 0;
   const first = shaping ? [shaping] : [];
@@ -183,7 +184,14 @@ function minutesOf(
     all.reduce((sum, { minutes }) => sum + minutes, settingMin) +
     strops.reduce((sum, { id }) => sum + careMin(id, record), 0);
   const { low, high } = likelyMinutes(totalMin, [...first, ...steps, ...back], request.strokesPerMin);
-  return { ...(settingMin > 0 && { settingMin }), totalMin, lowMin: low, highMin: high };
+  const reading = nextReading(tool.edge, request, record, steps);
+  return {
+    ...(settingMin > 0 && { settingMin }),
+    totalMin,
+    lowMin: low,
+    highMin: high,
+    ...(reading && { reading }),
+  };
 }
 
 /** The parts as the plan that is shown. */

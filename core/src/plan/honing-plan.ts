@@ -6,6 +6,7 @@ import type { CamberStep, CamberWork } from './camber-work.js';
 import type { GrindingStep } from './grinding-first.js';
 import type { HoningJob } from './honing-job.js';
 import type { Treatment } from './intake.js';
+import type { NextReading } from './next-reading.js';
 import type { PlanRequest } from './plan-request.js';
 import type { ProgressionStep } from './progression.js';
 import type { ShapingStep } from './shaping-work.js';
@@ -56,6 +57,8 @@ export interface HoningPlan {
   /** Minutes in four of five cases. */
   readonly lowMin?: number;
   readonly highMin?: number;
+  /** The reading that would narrow it most, where one is worth taking. */
+  readonly reading?: NextReading;
   readonly verdicts: readonly Verdict[];
   /** No work for these stones: why, and what else there is. */
   readonly tooMuch?: TooMuch;

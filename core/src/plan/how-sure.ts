@@ -26,10 +26,17 @@ export interface Spreads {
   readonly clearingSd: number;
 }
 
-/** By how the tip was said, and whether the face that is honed was measured. */
-export function spreadsOf(edge: Edge, { tipRadiusUm }: Condition, landMm: number | undefined): Spreads {
+/**
+ * By how the tip was said, and whether the face that is honed was measured.
+ * @param land the spread of the face, where that is known
+ */
+export function spreadsOf(
+  edge: Edge,
+  { tipRadiusUm }: Condition,
+  landMm: number | undefined,
+  land = landSd(edge, landMm),
+): Spreads {
   const tip = tipRadiusUm === undefined ? TIP_SD.said : TIP_SD.measured;
-  const land = landSd(edge, landMm);
   return { wornSd: Math.hypot(tip, land), clearingSd: Math.hypot(MARKS_SD, land) };
 }
 

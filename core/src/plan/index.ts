@@ -36,3 +36,5 @@ export { STROP_PURPOSES, STROP_STROKES, type StropPurpose, type StropStep } from
 export type { Verdict } from './verdicts.js';
 export { edgeByWay, planHoning, TOO_MANY_STROKES } from './ways-out.js';
 export { secondStone, type SecondStone } from './second-stone.js';
+export type { NextReading } from './next-reading.js';
+export { afterOneMore } from './next-reading.js';

@@ -159,6 +159,46 @@ describe('the curve in the record', () => {
     ).toBe(read.camber?.camberMm);
   });
 
+  describe('between readings', () => {
+    const entry = (i: number, more: Partial<Session>): Session & { id: string } => ({
+      id: `s${i}`,
+      toolId: 't',
+      kind: 'honing',
+      startedAt: new Date(Date.UTC(2026, 0, 1 + i)).toISOString(),
+      ...more,
+    });
+    const read = (camberMm: number, pmMm: number): Partial<Session> => ({
+      kind: 'measuring',
+      camber: { by: 'caliper', camberMm, pmMm },
+    });
+    const after = (...entries: Partial<Session>[]): EdgeState['camber'] =>
+      entries.reduce(
+        (state, more, i) => afterSession(tool, state, entry(i, more), new Map()),
+        edgeAtFirst(tool),
+      ).camber;
+
+    it('is known the less with every honing that minds no places, so that the next reading counts for more', () => {
+      const honings = Array.from({ length: 20 }, () => ({}));
+      expect(after(read(0.1, 0.02), ...honings)?.camberMm).toBe(0.1);
+      const pms = [0, 5, 20].map((count) => after(read(0.1, 0.02), ...honings.slice(0, count))?.pmMm ?? 0);
+      expect(pms).toEqual([...pms].sort((a, b) => a - b));
+      const told = after(read(0.1, 0.02), ...honings, read(0.04, 0.02));
+      // Both readings as one figure would be 0.070 ± 0.014, far off after twenty honings.
+      expect(told?.camberMm).toBeLessThan(0.055);
+      expect(told?.pmMm).toBeGreaterThan(0.017);
+      expect(told?.against).toBeUndefined();
+    });
+
+    it('is what was read where a reading contradicts it, and says what it contradicts, until the next', () => {
+      const told = after(read(0.1, 0.01), read(0.04, 0.01));
+      expect([told?.camberMm, told?.pmMm]).toEqual([0.04, 0.01]);
+      expect(told?.against).toEqual({ camberMm: 0.1, pmMm: 0.01 });
+      const again = after(read(0.1, 0.01), read(0.04, 0.01), read(0.044, 0.01));
+      expect(again?.against).toBeUndefined();
+      expect(again?.camberMm).toBeCloseTo(0.042, 3);
+    });
+  });
+
   it('says nothing of edges that have no such curve', () => {
     const knife: Tool = {
       name: 'Knife',

@@ -22,12 +22,18 @@ export interface CamberState {
   readonly since: { readonly camberMm: number; readonly leanMm: number };
   /** The last reading, which the next one is held against. */
   readonly lastReadMm?: number;
+  /** What the last reading contradicts: the curve reckoned until then, and its ±. */
+  readonly against?: { readonly camberMm: number; readonly pmMm: number };
 }
 
 /** A curve nobody read may be off by as much as this, mm, or this share of it (estimates). */
 const UNREAD_PM = { mm: 0.03, share: 0.5 } as const;
 /** Strokes by place do what is reckoned to within this share (95 %), until readings have taught it (estimate). */
 const MADE_SHARE = 0.8;
+/** A honing that minds no places changes a curve by so much of it either way, and so many mm at least (95 %, estimates). */
+const HONED_PM = { mm: 0.004, share: 0.12 } as const;
+/** A right reading lies so many of both ± off one time in a hundred. */
+export const CONTRADICTS = 2.576 / 1.96;
 /** A change has to be this many times its reading's ± before it teaches anything. */
 const TELLING = 1;
 const LIKELY_RATIO = { least: 0.15, most: 6 } as const;
@@ -50,10 +56,12 @@ export function camberAtFirst(tool: Tool): CamberState | undefined {
 }
 
 /**
- * The curve after a reading: the reading and what was reckoned, each by how sure it is. Where strokes by
- * place lie between two readings, what they did against what was reckoned teaches the next plan.
+ * The curve after a reading: the reading and what was reckoned, each by how sure it is; a reading that contradicts what
+ * was reckoned stands alone, and what it contradicts is told. Where strokes by place lie between two readings, what
+ * they did against what was reckoned teaches the next plan.
  */
-export function afterReading(state: CamberState, read: CamberRead, at: string): CamberState {
+export function afterReading(before: CamberState, read: CamberRead, at: string): CamberState {
+  const { against: _told, ...state } = before;
   const known = {
     readings: state.readings + 1,
     at,
@@ -72,7 +80,9 @@ export function afterReading(state: CamberState, read: CamberRead, at: string): 
     };
   }
   const ratios = [...state.ratios, ...ratioOf(state, read)];
-  const trust = state.from === 'entered' ? 0 : weight(state.pmMm, read.pmMm);
+  const offMm = Math.abs(read.camberMm - state.camberMm);
+  const contradicts = state.from !== 'entered' && offMm > CONTRADICTS * Math.hypot(state.pmMm, read.pmMm);
+  const trust = state.from === 'entered' || contradicts ? 0 : weight(state.pmMm, read.pmMm);
   const camberMm = read.camberMm + trust * (state.camberMm - read.camberMm);
   return {
     ...state,
@@ -83,8 +93,15 @@ export function afterReading(state: CamberState, read: CamberRead, at: string): 
     ratios,
     factor: learnedRate(ratios).factor,
     lastReadMm: camberMm,
+    ...(contradicts && { against: { camberMm: state.camberMm, pmMm: state.pmMm } }),
   };
 }
+
+/** The curve after a honing that minded no places: as it was, for all one knows, and known the less. */
+export const afterHoned = (state: CamberState): CamberState => ({
+  ...state,
+  pmMm: Math.hypot(state.pmMm, Math.max(HONED_PM.mm, HONED_PM.share * Math.abs(state.camberMm))),
+});
 
 /** The curve after strokes by place, from how work on the edge was reckoned to leave it. */
 export function afterMade(state: CamberState, reckoned: EdgeCurve, at: string): CamberState {

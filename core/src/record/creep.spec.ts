@@ -43,6 +43,15 @@ describe('creepOf', () => {
     expect(creepOf(fine, historyOf(fine, honed(31), honed(33), honed(31), honed(33.1)))).toBeUndefined();
   });
 
+  it('is told however small its steps', () => {
+    const tenths = Array.from({ length: 12 }, (_, i) => honed(28 + 0.1 * i));
+    const creep = creepOf(shave, history(...tenths));
+    expect(creep?.nowDeg).toBeCloseTo(29.1, 6);
+    expect(creep?.steps).toBeGreaterThan(2);
+    const twentieths = Array.from({ length: 8 }, (_, i) => honed(28 + 0.05 * i));
+    expect(creepOf(shave, history(...twentieths))?.nowDeg).toBeCloseTo(28.35, 6);
+  });
+
   it('has nothing to say of a setting that wavers, went back, or was ground away', () => {
     expect(creepOf(shave, history(honed(28.2), honed(27.9), honed(28.1)))).toBeUndefined();
     expect(creepOf(shave, history(honed(30), honed(28)))).toBeUndefined();

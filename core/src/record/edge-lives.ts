@@ -54,6 +54,8 @@ export interface EdgeLife extends Lasting, Usual {
   readonly yearly?: number;
   readonly inWood: readonly UsualOf<string>[];
   readonly atDeg: readonly UsualOf<number>[];
+  /** By who used it most. */
+  readonly byHand: readonly UsualOf<string>[];
   /** Like tools it was judged beside, and their blunt edges. */
   readonly lent?: { readonly tools: number; readonly blunt: number };
 }
@@ -191,6 +193,7 @@ export function edgeLifeOf(measure: UseMeasure, sessions: readonly Session[]): E
     ...yearlyUse(measure, sessions),
     inWood: usualBy(spans, lives, lasting, ({ wood }) => wood),
     atDeg: usualBy(spans, lives, lasting, ({ deg }) => (deg === undefined ? undefined : Math.round(deg))),
+    byHand: usualBy(spans, lives, lasting, ({ who }) => who),
   };
 }
 

@@ -6,7 +6,14 @@ import type { PlanRequest } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
 import type { Session } from './session.js';
 import type { Tool } from '../blade/tool.js';
-import { asItStands, edgeHistory, edgeState, type EdgeState, type RecordedSession } from './edge-state.js';
+import {
+  asItStands,
+  edgeHistory,
+  edgeState,
+  landPmMm,
+  type EdgeState,
+  type RecordedSession,
+} from './edge-state.js';
 import { landReason } from '../plan/land-reason.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
 import { without } from '../testing/without.js';
@@ -205,3 +212,27 @@ describe('edgeState', () => {
 });
 
 const rad = (deg: number): number => (deg * Math.PI) / 180;
+
+describe('the doubt of a land', () => {
+  const measured = (n: number, landMm: number): RecordedSession => entry(n, { kind: 'measuring', landMm });
+  const stateOf = (...sessions: RecordedSession[]): EdgeState => edgeState(iron, sessions, bench);
+
+  it('is a reading’s own, grows with what is reckoned since, and is back with the next reading', () => {
+    const read = landPmMm(stateOf(measured(1, 0.5)));
+    const pms = [20, 60, 120].map((strokes) => landPmMm(stateOf(measured(1, 0.5), honing(2, strokes))));
+    expect([read, ...pms]).toEqual([read, ...pms].sort((a, b) => a - b));
+    expect(landPmMm(stateOf(measured(1, 0.5), honing(2, 120), measured(3, 0.8)))).toBe(read);
+    // A land nobody ever measured is hardly known at all.
+    const { landMm: _land, ...unmeasured } = edge;
+    expect(landPmMm(edgeState({ ...iron, edge: unmeasured }, [], bench))).toBeGreaterThan(0.2);
+  });
+
+  it('calls a reading a contradiction where it lies further off than both doubts allow, until it is ground', () => {
+    expect(stateOf(measured(1, 0.5), measured(2, 0.55)).landAgainst).toBeUndefined();
+    const told = stateOf(measured(1, 0.5), measured(2, 0.9));
+    expect(told.landMm).toBeCloseTo(0.9, 6);
+    expect(told.landAgainst?.landMm).toBeCloseTo(0.5, 6);
+    const ground = stateOf(measured(1, 0.5), measured(2, 0.9), entry(3, { kind: 'grinding' }));
+    expect(ground.landAgainst).toBeUndefined();
+  });
+});

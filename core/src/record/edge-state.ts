@@ -22,7 +22,14 @@ import { groundTo } from '../work/ground.js';
 import { asFound, clearingMm } from '../work/found.js';
 import { stropped, worn as wornIn } from '../work/wear.js';
 import { setBack, worked } from '../work/worked.js';
-import { afterMade, afterReading, camberAtFirst, type CamberState } from './camber-state.js';
+import {
+  afterHoned,
+  CONTRADICTS,
+  afterMade,
+  afterReading,
+  camberAtFirst,
+  type CamberState,
+} from './camber-state.js';
 import { itemOf } from './step-work.js';
 
 /** A session with an identity, as the record holds it. */
@@ -61,6 +68,8 @@ export interface EdgeState {
   /** The land when that was so, and how often the edge was honed since. */
   readonly landThenMm?: number;
   readonly honingsSinceThen: number;
+  /** What the last reading of the land contradicts: the land reckoned until then, and its ±. */
+  readonly landAgainst?: { readonly landMm: number; readonly pmMm: number };
   /** Honings since the primary was last ground, or since the record begins. */
   readonly honings: number;
   /** How far the edge has gone back over the whole record, and the steel given up with it. */
@@ -273,7 +282,9 @@ function honed(
     ...counted,
     ...(lastSetting && { lastSetting }),
     ...seenOf(edge, work),
-    ...(camber && curve && curve !== camber && { camber: afterMade(camber, curve, session.startedAt) }),
+    ...(camber && {
+      camber: curve && curve !== camber ? afterMade(camber, curve, session.startedAt) : afterHoned(camber),
+    }),
   };
 }
 
@@ -307,7 +318,8 @@ function ground({ edge }: Tool, state: EdgeState, session: RecordedSession): Edg
   const { landLeftMm = 0, conditionBefore } = session;
   const nickMm =
     landLeftMm > 0 ? (conditionBefore ? depthOfMm(conditionBefore) : 0) : clearingMm(edge, conditionBefore);
-  const base = { ...state, honings: 0, honingsSinceThen: 0 };
+  const { landAgainst: _told, ...before } = state;
+  const base = { ...before, honings: 0, honingsSinceThen: 0 };
   if (edge.form !== 'single-bevel') {
     const backMm = measuredMm(session) ?? nickMm;
     const work = setBack(edge, state.work, backMm);
@@ -341,7 +353,36 @@ function landed(
 ): EdgeState {
   const landMm = landOn(edge, measured);
   const seen = seenOf(edge, withLand(edge, state.work, landMm));
-  return { ...state, ...seen, landMm, landFrom, landThenMm: landMm, honingsSinceThen: 0 };
+  const { landAgainst: _told, ...before } = state;
+  const pmMm = landPmMm(state);
+  const contradicts =
+    state.landMm !== undefined &&
+    state.landFrom !== 'assumed' &&
+    Math.abs(landMm - state.landMm) > CONTRADICTS * Math.hypot(pmMm, LAND_PM.measured);
+  return {
+    ...before,
+    ...seen,
+    landMm,
+    landFrom,
+    landThenMm: landMm,
+    honingsSinceThen: 0,
+    ...(contradicts && { landAgainst: { landMm: state.landMm ?? 0, pmMm } }),
+  };
+}
+
+/** How well a land is known by how it came to be told, mm (95 %): a rule and a lens show twentieths (estimates). */
+const LAND_PM = { measured: 0.05, entered: 0.1, ground: 0.1 } as const;
+/** Of a land that was assumed, and of what was reckoned to have grown since: so much of it either way (95 %, estimates). */
+const ASSUMED_SHARE = 0.8;
+const GROWN_SHARE = 0.5;
+
+/**
+ * The land is as told to within this either way (95 %), mm: as it was known, and the wider for every bit of it that is
+ * reckoned since.
+ */
+export function landPmMm({ landMm = 0, landThenMm = landMm, landFrom }: EdgeState): number {
+  const then = landFrom === 'assumed' ? ASSUMED_SHARE * landThenMm : LAND_PM[landFrom];
+  return Math.hypot(then, GROWN_SHARE * (landMm - landThenMm));
 }
 
 function measuredMm({ steps = [] }: Session): number | undefined {

@@ -19,6 +19,7 @@ export {
   type EdgeState,
   type HistoryEntry,
   inOrderOfTime,
+  landPmMm,
   type LastSetting,
   type RecordedSession,
   type Wear,

@@ -15,6 +15,7 @@ const life = (scale: number, blunt: number): EdgeLife => ({
   unended: 0,
   inWood: [],
   atDeg: [],
+  byHand: [],
 });
 
 describe('records beside each other', () => {

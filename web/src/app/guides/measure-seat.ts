@@ -4,6 +4,7 @@ import { attempt, Refusal } from '@mellow-anvil/core/base';
 import {
   guideAngle,
   guideCalibration,
+  nextGuideReading,
   type GuideCalibration,
   guideProjection,
   type GuideSeat,
@@ -20,6 +21,10 @@ import { Why, type Reason } from '../ui/why';
 const VIEW = { width: 480, height: 250 } as const;
 const PLOT = { left: 54, right: 20, top: 18, bottom: 40 } as const;
 const TOLD_AT = [25, 30, 35] as const;
+/** Where the next reading is judged, where it can be taken, and how much of the ± has to go for it to be asked. */
+const USED_DEG = 30;
+const MEASURABLE_DEG = Array.from({ length: 23 }, (_, i) => 18 + i);
+const WORTH_SHARE = 0.9;
 
 interface Row {
   readonly projectionMm?: number | undefined;
@@ -43,6 +48,8 @@ export class MeasureSeat {
 
   private readonly typed = signal<readonly Row[] | undefined>(undefined);
   private readonly divisionTyped = signal<number | undefined>(undefined);
+  protected readonly shakeTyped = signal<number | undefined>(undefined);
+  protected readonly shakeDeg = computed(() => this.shakeTyped() ?? this.seat().measured?.shakeDeg);
   private readonly thicknessTyped = signal<number | undefined>(undefined);
   protected readonly rows = computed(
     (): readonly Row[] => this.typed() ?? this.seat().measured?.readings ?? [{}, {}],
@@ -67,7 +74,13 @@ export class MeasureSeat {
     if (readings.length < 2 || !(this.divisionDeg() > 0)) return undefined;
     const { rollerRadiusMm, rollerDropMm } = this.guide();
     const result = attempt(() =>
-      guideCalibration({ rollerRadiusMm, rollerDropMm, readings, divisionDeg: this.divisionDeg() }),
+      guideCalibration({
+        rollerRadiusMm,
+        rollerDropMm,
+        readings,
+        divisionDeg: this.divisionDeg(),
+        shakeDeg: this.shakeDeg(),
+      }),
     );
     return result;
   });
@@ -94,6 +107,7 @@ export class MeasureSeat {
       measured !== undefined &&
       JSON.stringify(measured.readings) === JSON.stringify(this.plain()) &&
       measured.divisionDeg === this.divisionDeg() &&
+      measured.shakeDeg === this.shakeDeg() &&
       measured.thicknessMm === this.thicknessMm()
     );
   });
@@ -114,9 +128,19 @@ export class MeasureSeat {
       return `Reading ${(this.wrongRow() ?? 0) + 1} contradicts the rest: they put the angle there at ${this.figures.angle(expectedDeg, 1)}, and it says ${this.figures.angle(Math.abs(offDeg), 1)} ${more}. Measure it again, or leave it out.`;
     }
     return canDoubt
-      ? `${fit} None of them contradicts the rest.`
-      : `${fit} With ${this.readings().length} readings none can be told to be wrong; ${READINGS_TO_DOUBT} or more can.`;
+      ? `${fit} None of them contradicts the rest (a right set is doubted one time in a hundred).${this.nextWords()}`
+      : `${fit}${this.nextWords()} With ${this.readings().length} readings none can be told to be wrong; ${READINGS_TO_DOUBT} or more can.`;
   });
+
+  /** Where one reading more would tell most. */
+  private nextWords(): string {
+    const fitted = this.fitted();
+    if (!fitted) return '';
+    const next = nextGuideReading(fitted, this.guide(), USED_DEG, MEASURABLE_DEG);
+    const now = projectionUncertaintyMm(fitted, USED_DEG);
+    if (!next || next.plusMinusMm > WORTH_SHARE * now) return '';
+    return ` One more at about ${this.figures.angle(next.atDeg, 0)} tells most: ± ${this.figures.length(now)} at ${this.figures.angle(USED_DEG, 0)} becomes ± ${this.figures.length(next.plusMinusMm)}.`;
+  }
 
   /** This seat's projections as the readings have them, with their ±. */
   protected readonly told = computed(() => {
@@ -210,10 +234,11 @@ export class MeasureSeat {
   protected keep(): void {
     const fitted = this.fitted();
     if (!fitted || this.wants()) return;
-    const [divisionDeg, thicknessMm] = [this.divisionDeg(), this.thicknessMm()];
+    const [divisionDeg, shakeDeg, thicknessMm] = [this.divisionDeg(), this.shakeDeg(), this.thicknessMm()];
     const measured = {
       readings: this.plain(),
       divisionDeg,
+      ...(shakeDeg !== undefined && { shakeDeg }),
       ...(this.underside() && thicknessMm !== undefined && { thicknessMm }),
     };
     this.seatChange.emit(measuredSeat(this.seat(), measured, fitted));

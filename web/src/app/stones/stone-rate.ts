@@ -9,6 +9,7 @@ import { formatDay } from '@mellow-anvil/core/base';
 import type { RateReading } from '@mellow-anvil/core/record';
 import { inkNow } from '../ui/chart-ink';
 import { Figures } from '../ui/figures';
+import { afterOneMore } from '@mellow-anvil/core/plan';
 import { Why, type Reason } from '../ui/why';
 import { ThemeService } from '../ui/theme/theme.service';
 import { ToolsStore } from '../data/tools.store';
@@ -35,7 +36,7 @@ const BY_WORDS: Readonly<Record<RateReading['by'], string>> = {
           as fast as assumed, from {{ life().rate.readings }} reading{{
             life().rate.readings === 1 ? '' : 's'
           }}; four times in five it lies between {{ figures.number(life().rate.low, 2) }} and
-          {{ figures.number(life().rate.high, 2) }}.
+          {{ figures.number(life().rate.high, 2) }}; one reading more would make that {{ oneMore() }}.
           <ma-why of="this rate" [reason]="reason()" />
         </p>
         @if (life().slowedTo; as slowed) {
@@ -105,6 +106,13 @@ export class StoneRate {
   private readonly tools = toSignal(inject(ToolsStore).items$, { initialValue: [] });
   private readonly dark = toSignal(inject(ThemeService).dark$, { initialValue: false });
   protected readonly assumed = computed(() => assumedRate(this.stone(), this.stone().sizeUm));
+
+  /** The range after one reading more that says the same. */
+  protected oneMore(): string {
+    const { factor, sd, high } = this.life().rate;
+    const by = Math.pow(high / factor, afterOneMore(sd) / sd);
+    return `${this.figures.number(factor / by, 2)} to ${this.figures.number(factor * by, 2)}`;
+  }
 
   protected slowWords(): string {
     const [kind] = caresOf(this.stone());

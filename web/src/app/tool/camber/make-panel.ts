@@ -116,7 +116,7 @@ export class MakePanel {
       Math.abs(state.leanMm) > 0.005
         ? `, its ${state.leanMm > 0 ? 'right' : 'left'} corner ${this.figures.sliver(Math.abs(state.leanMm))} further back`
         : '';
-    return `Wanted ${wanted} of light at the corners; it has ${this.figures.sliver(state.camberMm)} ± ${this.figures.sliver(state.pmMm)}${lean}, ${CAMBER_FROM[state.from]}.`;
+    return `Wanted ${wanted} of light at the corners; it has ${this.figures.sliver(state.camberMm)} ± ${this.figures.sliver(state.pmMm)}${lean}, ${CAMBER_FROM[state.from]}.${againstWords(state, this.figures)}`;
   });
   protected readonly stropped = computed(() => this.answer()?.request.stropOnly ?? false);
   protected readonly nothingWords = computed(() => {
@@ -234,4 +234,10 @@ function keptKnobs(): Knobs {
   } catch {
     return KNOBS;
   }
+}
+
+/** What the last reading contradicts, where it does. */
+function againstWords({ against }: CamberState, figures: Figures): string {
+  if (!against) return '';
+  return ` That reading contradicts what was reckoned, ${figures.sliver(against.camberMm)} ± ${figures.sliver(against.pmMm)}: it stands by itself; read it once more.`;
 }

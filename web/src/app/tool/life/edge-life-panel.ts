@@ -150,7 +150,7 @@ export class EdgeLifePanel {
   protected readonly groups = computed((): readonly Group[] => {
     const life = this.life();
     if (!life) return [];
-    const most = Math.max(...[...life.inWood, ...life.atDeg].map(({ high }) => high));
+    const most = Math.max(...[...life.inWood, ...life.atDeg, ...life.byHand].map(({ high }) => high));
     const rows = <T>(all: readonly UsualOf<T>[], name: (of: T) => string): readonly Row[] =>
       all.slice(0, 6).map((each) => ({
         name: name(each.of),
@@ -161,6 +161,7 @@ export class EdgeLifePanel {
       }));
     return [
       { title: 'By wood', rows: rows(life.inWood, (wood) => wood) },
+      { title: 'By who used it', rows: rows(life.byHand, (who) => who) },
       {
         title: 'By the angle it was honed at',
         rows: rows(

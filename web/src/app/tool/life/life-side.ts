@@ -8,7 +8,13 @@ import { distinctUntilChanged, map, switchMap } from 'rxjs';
 import type { Stored } from '@mellow-anvil/contract';
 import { formatDay } from '@mellow-anvil/core/base';
 import type { Tool } from '@mellow-anvil/core/blade';
-import { type EdgeState, type Session, SESSION_KINDS, type SessionKind } from '@mellow-anvil/core/record';
+import {
+  type EdgeState,
+  landPmMm,
+  type Session,
+  SESSION_KINDS,
+  type SessionKind,
+} from '@mellow-anvil/core/record';
 import type { Facet } from '@mellow-anvil/core/work';
 import { AbrasivesStore } from '../../data/abrasives.store';
 import { RecordsStore, type Entry, type Records } from '../../data/records.store';
@@ -20,6 +26,7 @@ import { EdgeLifePanel } from './edge-life-panel';
 import { LifeCharts } from './life-charts';
 
 const AT_FIRST = 5;
+import { landAgainstWords } from '../../words/land-words';
 
 /** The vise's fourth side: everything that was done with the tool in hand, and what it changed. */
 @Component({
@@ -148,7 +155,7 @@ export class LifeSide {
     const land =
       state.landMm === undefined
         ? ''
-        : ` The land is ${this.figures.length(state.landMm)}, reckoned from ${FROM[state.landFrom]} and ${state.honingsSinceThen === 1 ? 'one honing' : `${state.honingsSinceThen} honings`} since.`;
+        : ` The land is ${this.figures.length(state.landMm)} ± ${this.figures.length(landPmMm(state))}, reckoned from ${FROM[state.landFrom]} and ${state.honingsSinceThen === 1 ? 'one honing' : `${state.honingsSinceThen} honings`} since.${landAgainstWords(state, this.figures)}`;
     return (
       `Since ${formatDay(first.session.startedAt)}: honed ${honings === 1 ? 'once' : `${honings} times`}, ` +
       `the edge ${this.figures.length(state.backMm)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}${this.lastSet(state)}`

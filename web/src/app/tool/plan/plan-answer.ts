@@ -226,6 +226,21 @@ export class PlanAnswer {
     return all > 0 ? `Sheets used up: ${this.figures.number(all, 2, true)}.` : '';
   });
 
+  /** The one reading that is worth its time. */
+  protected readonly readFirst = computed(() => {
+    const { reading } = this.plan();
+    if (!reading || this.request().stropOnly) return undefined;
+    const { what, id = '', costMin, savesMin } = reading;
+    const [cost, saves] = [costMin, savesMin].map((min) => this.figures.number(min, 1));
+    const name = this.byId().get(id)?.name ?? 'the stone';
+    return what === 'land'
+      ? { do: 'Measure the land first:', worth: `${cost} min, saves about ${saves}.` }
+      : {
+          do: `Measure the land before and after ${name}:`,
+          worth: `${cost} min, tells how fast it cuts, and saves about ${saves} every time.`,
+        };
+  });
+
   protected readonly steel = computed(() => {
     const { job } = this.plan();
     if (this.request().stropOnly) return 'No steel to speak of: the strop only aligns.';

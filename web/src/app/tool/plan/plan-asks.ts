@@ -6,7 +6,7 @@ import { isWheel, kindFacts, servesShape, type SizedAbrasive, standsIn } from '@
 import { ASSUMED_LAND_MM, includedDeg, shapeOfEdge, type Tool } from '@mellow-anvil/core/blade';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '@mellow-anvil/core/grinding';
 import { type PlanRequest, type School, SCHOOLS } from '@mellow-anvil/core/plan';
-import type { EdgeState } from '@mellow-anvil/core/record';
+import { type EdgeState, landPmMm } from '@mellow-anvil/core/record';
 import { WAYS } from '@mellow-anvil/core/work';
 import { LAND_FROM } from '../../words/land-words';
 import { ChoiceField } from '../../ui/choice-field';
@@ -103,7 +103,7 @@ export class PlanAsks {
       return { mm, hint: `Not measured: ${this.figures.length(ASSUMED_LAND_MM)} is assumed` };
     const hint =
       state && state.honingsSinceThen > 0
-        ? `Reckoned: ${LAND_FROM[state.landFrom].toLowerCase()}, ${state.honingsSinceThen} honed since`
+        ? `Reckoned, ± ${this.figures.length(landPmMm(state))}: ${LAND_FROM[state.landFrom].toLowerCase()}, ${state.honingsSinceThen} honed since`
         : LAND_FROM[state?.landFrom ?? 'entered'];
     return { mm, hint };
   });
