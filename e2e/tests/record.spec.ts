@@ -123,3 +123,32 @@ test('used it: one tap from the rack, put right in another, and the rack says wh
   await page.getByRole('button', { name: 'Undo: Change tool “Bench chisel 12”' }).click();
   await expect(state).toContainText('blunt at');
 });
+
+test('the rack asks for the stone before the edge gives out, says why with its doubt, and goes by what a dull edge costs', async ({
+  page,
+}) => {
+  const asked = page.locator('ma-rack li', { hasText: 'blunt next' });
+  await page.goto('/tools/spar-44/life');
+  await expect(asked.filter({ hasText: 'Spar plane iron' })).toContainText('Hone');
+  const before = await asked.count();
+  await page.getByRole('button', { name: 'Why this state' }).click();
+  const why = page.getByRole('dialog', { name: 'Why this state' });
+  await expect(why).toContainText(/more would find it blunt \d+ % of the time/);
+  await expect(why.locator('ma-survival-drawing svg')).toHaveAttribute(
+    'aria-label',
+    /half of them after \d+ m/,
+  );
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { name: 'How long an edge lasts' })).toBeVisible();
+  await expect(page.locator('ma-edge-life-panel')).toContainText(/By wood.*spruce/);
+
+  await page.goto('/settings');
+  const sent = page.waitForResponse((answer) => answer.request().method() === 'PUT');
+  await page.getByRole('button', { name: 'Ten times' }).click();
+  expect((await sent).status()).toBe(200);
+  await page.goto('/tools/spar-44/life');
+  await expect.poll(() => asked.count()).toBeGreaterThan(before);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(asked).toHaveCount(before);
+});

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { attempt, Refusal } from '../base/refusal.js';
-import { edgeLife, surviving, type LifeInterval } from './edge-life.js';
+import { edgeLife, type LifeInterval, type surviving } from './edge-life.js';
 
 const used = (minutes: number): LifeInterval => ({ minutes, censored: false });
 const sooner = (minutes: number): LifeInterval => ({ minutes, censored: true });

@@ -5,8 +5,7 @@ import { lastingOf, usualOf, withOther, type Lasting, type Span } from './lastin
 import type { Session } from './session.js';
 
 /** How an edge came to its end. */
-export const EDGE_ENDS = ['blunt', 'still-cutting', 'chipped', 'in-use'] as const;
-export type EdgeEnd = (typeof EDGE_ENDS)[number];
+type EdgeEnd = 'blunt' | 'still-cutting' | 'chipped' | 'in-use';
 
 /** One edge from a sharpening to the next: what it was used for, and how it ended. */
 export interface EdgeSpan {
@@ -26,7 +25,7 @@ export interface EdgeSpan {
 }
 
 /** A median of edges, and where it lies four times in five. */
-export interface Usual {
+interface Usual {
   readonly amount: number;
   readonly low: number;
   readonly high: number;
@@ -61,7 +60,7 @@ export interface EdgeLife extends Lasting, Usual {
 }
 
 /** Fewer edges that went blunt in use, own and of like tools, say nothing about the next. */
-export const EDGES_TO_JUDGE_BY = 3;
+const EDGES_TO_JUDGE_BY = 3;
 /** What an edge lasts before anything is known, and how little that counts (estimates). */
 const UNKNOWN = { minutes: 100, metresPlaned: 200, mortises: 15 } as const satisfies Record<
   UseMeasure,
@@ -156,7 +155,7 @@ function mostOf(spells: readonly Session[], of: (spell: Session) => string | und
  * The spans as a law of lives takes them. An edge found blunt after a spell went so somewhere in it: half way, unless
  * the spells that end blunt are markedly shorter than the others, as they are where one stops at once.
  */
-export function livesOf(spans: readonly EdgeSpan[], spells: readonly number[] = []): readonly Span[] {
+function livesOf(spans: readonly EdgeSpan[], spells: readonly number[] = []): readonly Span[] {
   const ends = spans.filter(({ ended, cutTo }) => ended === 'blunt' && cutTo > 0);
   const usual = mean(spells);
   const stopped =

@@ -29,15 +29,14 @@ export { amountAt, lastPast } from './lasting.js';
 export { ladderOf } from './ladder.js';
 export { laggingPlaces } from './lagging.js';
 export { type LifeEntry, lifeOf } from './life.js';
+export { nextSpell, USUAL_LATE_COSTS } from './next-spell.js';
 export { type RateReading, rateReadings } from './rate-readings.js';
 export {
   amount,
-  nextSpell,
   type Hand,
   RACK_RULES,
   readiness,
   type Readiness,
-  USUAL_LATE_COSTS,
   STROPS_BEFORE_HONING,
 } from './readiness.js';
 export {

@@ -7,8 +7,8 @@ import { familyFacts, type UseMeasure } from '../blade/families.js';
 import type { RackState, Tool } from '../blade/tool.js';
 import type { ToolRecord } from './tool-record.js';
 import { STROP_EVERY_MIN } from './strop-rhythm.js';
-import { tellsLife, type EdgeLife } from './edge-lives.js';
-import { chanceOfEnd, cheapestAge } from './lasting.js';
+import type { EdgeLife } from './edge-lives.js';
+import { nextSpell } from './next-spell.js';
 
 /** How the figures in a reason are written. */
 export interface Hand {
@@ -59,8 +59,6 @@ const WIDE_LAND_SHARE = 1 / 3;
 const UNMEASURED_HONINGS = 20;
 /** A stropped edge that dulls after this many strops since it was honed wants a stone. An estimate. */
 export const STROPS_BEFORE_HONING = 8;
-/** An edge that gives out in the work costs so many times what a sharpening too early does. An estimate, and the user’s to say. */
-export const USUAL_LATE_COSTS = 2;
 /** A strop comes at this share of the use that calls for the stone. An estimate. */
 const STROP_AT = 0.6;
 
@@ -165,12 +163,13 @@ export const RACK_RULES: readonly RackRule[] = [
   {
     name: 'soon-blunt',
     state: 'hone',
-    says: 'An edge is honed before the spell of use that would find it blunt, at the age where early honings and edges given out together cost least.',
+    says: 'An edge is honed before the spell of use that would find it blunt, at the age where early honings and edges given out together cost least; one kept by the strop, once that no longer helps.',
     footing:
       'The law of lives is this tool’s own, edges honed while they still cut counted as that, beside like tools where it has few; the cheapest age is Barlow and Hunter’s (1960). What a dull edge costs is an estimate, and yours to set.',
     reason: (_tool, record, hand) => {
-      const next = nextSpell(record);
-      if (next?.dueAt === undefined || next.used < next.dueAt - next.spell / 2) return undefined;
+      // What the strop brings back is honed once the strop no longer does.
+      const next = record.strop && !record.strop.spent ? undefined : nextSpell(record);
+      if (!next?.due) return undefined;
       return {
         why: `Used ${amount(next.used, next.measure, hand)} since it was honed: a spell of ${amount(next.spell, next.measure, hand)} more would find it blunt ${percent(next.blunt, hand)} of the time. Its edges usually last ${usualWords(next.life, hand)}.`,
         brief: `${percent(next.blunt, hand)} blunt next`,
@@ -239,33 +238,6 @@ export function readiness(tool: Tool, record: ToolRecord, hand: Hand = PLAIN_HAN
     brief: 'by your word',
     otherwise: byRecord.state,
   };
-}
-
-/** What the next usual spell of use would find of an edge that has been used. */
-interface NextSpell {
-  readonly life: EdgeLife;
-  readonly measure: UseMeasure;
-  readonly used: number;
-  readonly spell: number;
-  /** The chance that it finds it blunt. */
-  readonly blunt: number;
-  /** The use at which honing costs least; absent where that is when it is blunt. */
-  readonly dueAt?: number;
-}
-
-/** @returns undefined where too little is known, or the edge is unused */
-export function nextSpell({
-  life,
-  state,
-  lateCosts = USUAL_LATE_COSTS,
-}: Pick<ToolRecord, 'life' | 'state' | 'lateCosts'>): NextSpell | undefined {
-  if (!life || !tellsLife(life) || life.spell === undefined) return undefined;
-  const { measure, spell } = life;
-  const used = state.sinceHoned[measure];
-  if (used <= 0) return undefined;
-  const dueAt = cheapestAge(life, lateCosts);
-  const blunt = chanceOfEnd(life, used, used + spell);
-  return { life, measure, used, spell, blunt, ...(dueAt !== undefined && { dueAt }) };
 }
 
 const usualWords = ({ amount: half, low, high, measure }: EdgeLife, hand: Hand): string =>

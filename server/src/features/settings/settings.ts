@@ -11,7 +11,14 @@ export const settings = defineKind<Settings>({
   name: 'settings',
   one: 'setting',
   schema: settingsSchema,
-  columns: { name: 'text', units: 'text', decimalMark: 'text', packing: 'json', printer: 'json', lateCosts: 'real' },
+  columns: {
+    name: 'text',
+    units: 'text',
+    decimalMark: 'text',
+    packing: 'json',
+    printer: 'json',
+    lateCosts: 'real',
+  },
   sorts: ['name'],
   searches: ['name'],
 });

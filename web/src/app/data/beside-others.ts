@@ -1,14 +1,13 @@
-import type { Stored } from '@mellow-anvil/contract';
+import type { RecordsAnswer, Stored } from '@mellow-anvil/contract';
 import type { Tool } from '@mellow-anvil/core/blade';
 import { besideLikeTools } from '@mellow-anvil/core/record';
-import type { Records } from './records.store';
 
 /** Records as they are judged here: each tool’s edges beside those of like tools, a dull one at what it costs. */
 export function besideOthers(
-  records: Records,
+  records: RecordsAnswer,
   tools: readonly Stored<Tool>[],
   lateCosts: number | undefined,
-): Records {
+): RecordsAnswer {
   const lives = besideLikeTools(
     tools.flatMap(({ id, family }) => {
       const life = records[id]?.life;

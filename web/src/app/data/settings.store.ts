@@ -10,8 +10,10 @@ import {
   type Observable,
   tap,
 } from 'rxjs';
+import type { Stored } from '@mellow-anvil/contract';
 import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core/workshop';
 import { Undo } from '../platform/undo.store';
+import { contentOf } from './collection.store';
 
 type KeptSettings = Settings & { readonly version: number };
 
@@ -48,18 +50,12 @@ export class SettingsStore {
   }
 
   private send(change: Partial<Settings>, done: Subject<KeptSettings>): Observable<unknown> {
-    const { name, units, decimalMark, packing, printer, version } = { ...this.kept.value, ...change };
+    const { version } = this.kept.value;
+    const settings = contentOf<Settings>(this.kept.value as Stored<Settings>);
     return this.http
       .put<KeptSettings>(
         '/api/settings',
-        {
-          name,
-          units,
-          decimalMark,
-          version,
-          ...(packing && { packing }),
-          ...(printer && { printer }),
-        },
+        { ...settings, ...change, version },
         // It is stored although the page is left before the answer.
         { keepalive: true },
       )

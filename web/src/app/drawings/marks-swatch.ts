@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 
-const WIDTH = 30;
+const WIDTH = 52;
 /** Marks so shallow stand as close as lines can and still be told apart; ten times as deep, so much farther. */
 const FINEST = { um: 0.05, gap: 2 } as const;
 const GAP_A_DECADE = 3.2;
@@ -9,16 +9,15 @@ const GAP_A_DECADE = 3.2;
 @Component({
   selector: 'ma-marks-swatch',
   template: `
-    <svg [attr.viewBox]="'0 0 ' + width + ' 14'" aria-hidden="true">
-      <rect [attr.width]="width" height="14" rx="2" />
+    <svg [attr.viewBox]="'0 0 ' + width + ' 8'" aria-hidden="true">
+      <rect [attr.width]="width" height="8" rx="2" />
       <path [attr.d]="lines()" [attr.stroke-width]="gap() / 4" />
     </svg>
   `,
   styles: `
     :host {
-      display: inline-block;
-      width: 30px;
-      vertical-align: -2px;
+      display: block;
+      width: 52px;
     }
     svg {
       display: block;
@@ -40,7 +39,7 @@ export class MarksSwatch {
   protected readonly gap = computed(() => gapOf(this.depthUm()));
   protected readonly lines = computed(() => {
     const gap = this.gap();
-    return Array.from({ length: Math.floor(WIDTH / gap) }, (_, i) => `M${(i + 0.5) * gap} 0v14`).join('');
+    return Array.from({ length: Math.floor(WIDTH / gap) }, (_, i) => `M${(i + 0.5) * gap} 0v8`).join('');
   });
 }
 

@@ -115,8 +115,11 @@ interface Row {
     .strokes small {
       font-size: 0.9rem;
     }
-    .name small {
-      white-space: nowrap;
+    .stone {
+      display: grid;
+      justify-items: center;
+      gap: 2px;
+      padding: 2px 0;
     }
     .minutes {
       text-align: right;

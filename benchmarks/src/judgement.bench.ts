@@ -1,0 +1,180 @@
+import { readFileSync } from 'node:fs';
+import { guideCalibration, guideProjection, projectionUncertaintyMm } from '@mellow-anvil/core/guide';
+import { inOrderOfTime, readiness, recordOf, edgeHistory } from '@mellow-anvil/core/record';
+import { calipered, edgesInUse, type Used } from '@mellow-anvil/core/simulate';
+import { learnedRate } from '@mellow-anvil/core/abrasive';
+import type { Workshop } from '@mellow-anvil/core/workshop';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { median, type Row } from './table.js';
+
+const DEMO = new URL('../../demo/saltmarsh-boat-shed.workshop.json', import.meta.url);
+const SHOPS = 12;
+const EDGES = 120;
+const MEDIAN = 88;
+
+type Chance = () => number;
+
+/** A stream of chances of its own, and the normal of it. */
+function chances(seed: number): { readonly uniform: Chance; readonly normal: Chance } {
+  const random = xoroshiro128plus(20261129 + 7919 * seed);
+  const uniform = (): number => uniformFloat64(random);
+  return {
+    uniform,
+    normal: () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform()),
+  };
+}
+
+/** Lives of a true median of 88 minutes by laws that are not the one they are judged by. */
+const LAWS: Readonly<Record<string, (of: ReturnType<typeof chances>) => Chance>> = {
+  'log-normal, sd 0.2':
+    ({ normal }) =>
+    () =>
+      MEDIAN * Math.exp(0.2 * normal()),
+  'log-normal, sd 0.35':
+    ({ normal }) =>
+    () =>
+      MEDIAN * Math.exp(0.35 * normal()),
+  'normal, sd 20 min':
+    ({ normal }) =>
+    () =>
+      Math.max(8, MEDIAN + 20 * normal()),
+  'half oak, half larch: 66 and 110 min, sd 0.2':
+    ({ uniform, normal }) =>
+    () =>
+      (uniform() < 0.5 ? 66 : 110) * Math.exp(0.2 * normal()),
+  'log-normal, sd 0.5 (wide)':
+    ({ normal }) =>
+    () =>
+      MEDIAN * Math.exp(0.5 * normal()),
+};
+
+const percent = (share: number): string => `${(100 * share).toFixed(0)} %`;
+
+function edges(law: string, obeys: boolean): readonly Used[] {
+  const life = LAWS[law];
+  if (!life) throw new Error(`There is no law ${law}.`);
+  return Array.from({ length: SHOPS }, (_, seed) => {
+    const of = chances(seed);
+    return edgesInUse({
+      life: life(of),
+      spell: () => 10 + 40 * of.uniform(),
+      obeys,
+      stops: seed % 2 === 0,
+      edges: EDGES,
+    });
+  });
+}
+
+function lives(): readonly Row[] {
+  return Object.keys(LAWS).flatMap((law): Row[] => {
+    const ignored = edges(law, false);
+    const obeyed = edges(law, true);
+    const sum = (all: readonly Used[], of: (used: Used) => number): number =>
+      all.reduce((total, each) => total + of(each), 0);
+    const held = [...ignored, ...obeyed].filter(({ life }) => life.low <= MEDIAN && MEDIAN <= life.high);
+    return [
+      {
+        what: `${law}: asked before the edge gave out`,
+        figure: percent(sum(ignored, ({ warned }) => warned) / sum(ignored, ({ gaveOut }) => gaveOut)),
+        yardstick: `not half used when asked: ${percent(sum(ignored, ({ tooSoon }) => tooSoon) / sum(ignored, ({ asked }) => asked))}`,
+        aim: '70 %, under 20 %',
+      },
+      {
+        what: `${law}: usual life after ${EDGES} edges, the rack obeyed`,
+        figure: `${median(obeyed.map(({ life }) => life.amount)).toFixed(0)} min`,
+        yardstick: `true ${MEDIAN} min; its range holds it ${percent(held.length / (2 * SHOPS))}`,
+        aim: `${(0.9 * MEDIAN).toFixed(0)} to ${(1.1 * MEDIAN).toFixed(0)} min, 80 %`,
+      },
+    ];
+  });
+}
+
+/** The demo’s two years as they went, and what the rack would have said each evening. */
+function demoYears(): readonly Row[] {
+  const { tools, abrasives, sessions } = JSON.parse(readFileSync(DEMO, 'utf8')) as Workshop;
+  let [gaveOut, warned, strops, idle] = [0, 0, 0, 0];
+  for (const tool of tools) {
+    const own = inOrderOfTime(sessions.filter(({ toolId }) => toolId === tool.id));
+    const history = edgeHistory(tool, own, abrasives);
+    const isStropped = own.some(({ kind }) => kind === 'stropping');
+    let asked = false as boolean;
+    history.forEach(({ session }, i) => {
+      if (session.kind === 'honing' || session.kind === 'grinding') asked = false;
+      if (session.kind !== 'use') return;
+      if (session.use?.stillCutting === false) {
+        gaveOut += 1;
+        if (asked) warned += 1;
+        return;
+      }
+      const { state, rule } = readiness(tool, recordOf(tool, history.slice(0, i + 1)));
+      asked ||= rule === 'soon-blunt' || rule === 'half-hour' || rule === 'fading';
+      if (state === 'strop') strops += 1;
+      if (state === 'strop' && !isStropped) idle += 1;
+    });
+  }
+  return [
+    {
+      what: 'demo: edges found blunt that the rack had asked for, for the stone or the strop',
+      figure: `${warned} of ${gaveOut}`,
+      yardstick: 'the shed’s people go by habits of their own',
+    },
+    { what: 'demo: strop asked of tools nobody strops', figure: `${idle} of ${strops}`, aim: '0' },
+  ];
+}
+
+/** An honest hand: shaken by 0.3°, half-degree divisions, six readings. */
+function guides(): readonly Row[] {
+  const truth = { rollerRadiusMm: 9, seatHeightMm: 16.25, noseMm: 16.25 };
+  const projection = (angleDeg: number): number => guideProjection({ guide: truth, angleDeg }).projectionMm;
+  const runs = 2000;
+  return [undefined, 0.3].map((shakeDeg): Row => {
+    const { uniform, normal } = chances(1);
+    let [doubted, held] = [0, 0];
+    for (let run = 0; run < runs; run++) {
+      const readings = [22, 25, 27, 30, 33, 36].map((deg) => {
+        const angleDeg = deg + uniform() - 0.5;
+        return {
+          projectionMm: projection(angleDeg),
+          angleDeg: Math.round(2 * (angleDeg + 0.3 * normal())) / 2,
+        };
+      });
+      const found = guideCalibration({ rollerRadiusMm: 9, readings, shakeDeg });
+      const mine = guideProjection({ guide: { ...truth, ...found, rollerRadiusMm: 9 }, angleDeg: 30 });
+      if (found.contradiction) doubted += 1;
+      if (Math.abs(mine.projectionMm - projection(30)) <= projectionUncertaintyMm(found, 30)) held += 1;
+    }
+    return {
+      what: `guide, shake of 0.3° ${shakeDeg === undefined ? 'not asked' : 'told'}: ± holds`,
+      figure: percent(held / runs),
+      yardstick: `a right set contradicted ${(100 * (doubted / runs)).toFixed(1)} %`,
+      aim: '93 to 97 %, 1 %',
+    };
+  });
+}
+
+/** The ± of a caliper’s camber, and the range a stone’s rate is told in. */
+function readings(): readonly Row[] {
+  const { uniform, normal } = chances(2);
+  const runs = 2000;
+  let [curves, rates] = [0, 0];
+  for (let run = 0; run < runs; run++) {
+    const camberMm = 0.02 + 0.2 * uniform();
+    const read = calipered({ camberMm, leanMm: 0 }, 50, uniform);
+    if (Math.abs(read.camberMm - camberMm) <= read.pmMm) curves += 1;
+    const factor = Math.exp(0.5 * normal());
+    const { low, high } = learnedRate(Array.from({ length: 4 }, () => factor * Math.exp(0.3 * normal())));
+    if (low <= factor && factor <= high) rates += 1;
+  }
+  return [
+    { what: 'camber by caliper: ± holds', figure: percent(curves / runs), aim: '93 to 97 %' },
+    {
+      what: 'a stone’s rate from four readings: its range holds',
+      figure: percent(rates / runs),
+      aim: '80 %',
+    },
+  ];
+}
+
+/** Whether what is judged and warned of is so, where the truth is known; counts, not times. */
+export const benchJudgement = (): readonly Row[] => [...lives(), ...demoYears(), ...guides(), ...readings()];
