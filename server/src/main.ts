@@ -7,10 +7,8 @@ import { endingOn, type Workshop } from '@mellow-anvil/core/workshop';
 import { createApp } from './app.js';
 import { CannotOpen } from './storage/cannot-open.js';
 import { openDatabase } from './storage/open-database.js';
+import { KEPT_OPEN_MS } from './platform/kept-open.js';
 import { isLoopback } from './platform/strangers.js';
-
-/** How long a page's connection stays open unasked. */
-const KEPT_OPEN_MS = 65_000;
 
 /**
  * The program. From the environment: HOST (loopback only), PORT, DATA_DIR, LOG_LEVEL, and
@@ -37,7 +35,6 @@ async function main(): Promise<void> {
   const rest = backups.keepUp();
 
   const server = app.listen(port, host);
-  // Closed after five seconds, as is usual, a connection is now and then closed just as a page asks on it again.
   server.keepAliveTimeout = KEPT_OPEN_MS;
   server.once('error', (reason: NodeJS.ErrnoException) => {
     fail(

@@ -3,6 +3,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { KEPT_OPEN_MS } from '../platform/kept-open.js';
 import { createApp } from '../app.js';
 import type { Database } from '../storage/database.js';
 import { unlikeDescribed } from './as-described.js';
@@ -32,6 +33,7 @@ export async function openTestWorkshop(folder?: string): Promise<TestWorkshop> {
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
   });
+  server.keepAliveTimeout = KEPT_OPEN_MS;
   const origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
     folder: at,
