@@ -1,3 +1,5 @@
+import { FOUR_IN_FIVE_SD } from '../base/normal.js';
+
 /** What readings say of a rate against the one assumed. */
 export interface LearnedRate {
   /** How many times as fast as assumed. */
@@ -15,9 +17,6 @@ export const PRIOR_SD = 0.5;
 /** Spread of one reading, until there are eight. */
 export const READING_SD = 0.3;
 const READINGS_TO_JUDGE_SPREAD = 8;
-/** Two-sided 80 % of a normal distribution. */
-const EIGHTY_PERCENT = 1.2815515655446004;
-
 /**
  * How far a stone's rate lies from the one assumed: normal in the logarithm, the prior at 1 with
  * {@link PRIOR_SD}, each reading with {@link READING_SD}. From eight readings on, the readings' spread
@@ -37,8 +36,8 @@ export function learnedRate(ratios: readonly number[], priorSd = PRIOR_SD): Lear
   return {
     factor: Math.exp(ln),
     sd,
-    low: Math.exp(ln - EIGHTY_PERCENT * sd),
-    high: Math.exp(ln + EIGHTY_PERCENT * sd),
+    low: Math.exp(ln - FOUR_IN_FIVE_SD * sd),
+    high: Math.exp(ln + FOUR_IN_FIVE_SD * sd),
     readings: n,
   };
 }

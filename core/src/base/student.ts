@@ -1,12 +1,4 @@
-/** The standard normal’s quantile, by Abramowitz and Stegun, 26.2.23: within 0.00045. */
-function normalQuantile(probability: number): number {
-  const tail = Math.min(probability, 1 - probability);
-  const t = Math.sqrt(-2 * Math.log(tail));
-  const z =
-    t -
-    (2.515517 + 0.802853 * t + 0.010328 * t * t) / (1 + 1.432788 * t + 0.189269 * t * t + 0.001308 * t ** 3);
-  return probability < 0.5 ? -z : z;
-}
+import { normalQuantile } from './normal.js';
 
 /**
  * Student’s t that so much of the distribution lies under, by Hill’s algorithm 396 (Communications of the ACM 13, 1970):

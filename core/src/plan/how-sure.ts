@@ -1,10 +1,8 @@
+import { FOUR_IN_FIVE_SD } from '../base/normal.js';
 import type { StonesRecord } from '../abrasive/at-work.js';
 import { PRIOR_SD } from '../abrasive/learned-rate.js';
 import type { Condition } from '../blade/dulling.js';
 import type { Edge } from '../blade/edge.js';
-
-/** Two-sided 80 % of a normal distribution. */
-const EIGHTY_PERCENT = 1.2815515655446004;
 
 /** Spreads in ln (estimates): a tip said in a word or measured, a face assumed or measured, marks by their grain. */
 const TIP_SD = { said: 0.4, measured: 0.15 } as const;
@@ -53,7 +51,7 @@ export const rateSd = (record: StonesRecord, id: string): number => record[id]?.
  * @example likelyStrokes(10, 0.5, 0) // { low: 5, high: 19 }
  */
 export function likelyStrokes(strokes: number, steelSd: number, rate: number): Likely {
-  const times = Math.exp(EIGHTY_PERCENT * Math.hypot(steelSd, rate));
+  const times = Math.exp(FOUR_IN_FIVE_SD * Math.hypot(steelSd, rate));
   return { low: Math.max(1, Math.floor(strokes / times)), high: Math.ceil(strokes * times) };
 }
 

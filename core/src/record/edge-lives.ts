@@ -2,7 +2,8 @@ import type { LifeInterval } from './edge-life.js';
 import { familyFacts, type UseMeasure } from '../blade/families.js';
 import type { Tool } from '../blade/tool.js';
 import { lastingOf, usualOf, withOther, type Lasting, type Span } from './lasting.js';
-import type { Session } from './session.js';
+import { usedIn, type Session } from './session.js';
+import { yearly } from './yearly.js';
 
 /** How an edge came to its end. */
 type EdgeEnd = 'blunt' | 'still-cutting' | 'chipped' | 'in-use';
@@ -20,8 +21,6 @@ export interface EdgeSpan {
   readonly who?: string;
   /** What the honing that made it took, min. */
   readonly madeMin?: number;
-  /** ISO 8601 instant of its end. */
-  readonly at: string;
 }
 
 /** A median of edges, and where it lies four times in five. */
@@ -97,35 +96,30 @@ export function edgeSpans(measure: UseMeasure, sessions: readonly Session[]): re
   const spans: EdgeSpan[] = [];
   let made: Pick<EdgeSpan, 'deg' | 'madeMin'> = {};
   let uses: Session[] = [];
-  const close = (at: string, sharpened: boolean): void => {
-    const span = spanOf(measure, uses, sharpened, at);
+  const close = (sharpened: boolean): void => {
+    const span = spanOf(measure, uses, sharpened);
     if (span) spans.push({ ...span, ...made });
     uses = [];
   };
   for (const session of sessions) {
     if (session.kind === 'use') uses.push(session);
     if (session.kind !== 'honing' && session.kind !== 'grinding') continue;
-    close(session.startedAt, true);
+    close(true);
     if (session.kind !== 'honing') continue;
     const { setting, minutes } = session;
     const deg = setting?.angleDeg ?? made.deg;
     made = { ...(deg !== undefined && { deg }), ...(minutes !== undefined && { madeMin: minutes }) };
   }
-  close(uses.at(-1)?.startedAt ?? '', false);
+  close(false);
   return spans;
 }
 
-function spanOf(
-  measure: UseMeasure,
-  uses: readonly Session[],
-  sharpened: boolean,
-  at: string,
-): EdgeSpan | undefined {
+function spanOf(measure: UseMeasure, uses: readonly Session[], sharpened: boolean): EdgeSpan | undefined {
   // It went blunt in the first spell after which it never cut again.
   const lastCut = uses.findLastIndex(({ use }) => use?.stillCutting !== false);
   const blunt = lastCut < uses.length - 1;
   const counted = blunt ? uses.slice(0, lastCut + 2) : uses;
-  const amounts = counted.map((session) => amountIn(measure, session));
+  const amounts = counted.map((session) => usedIn(measure, session));
   const amount = amounts.reduce((sum, each) => sum + each, 0);
   if (amount <= 0) return undefined;
   const chipped = uses.some(({ chips }) => chips !== undefined);
@@ -135,7 +129,6 @@ function spanOf(
     amount,
     cutTo: blunt && !chipped ? amount - (amounts.at(-1) ?? 0) : amount,
     ended: chipped ? 'chipped' : blunt ? 'blunt' : sharpened ? 'still-cutting' : 'in-use',
-    at,
     ...(wood !== undefined && { wood }),
     ...(who !== undefined && { who }),
   };
@@ -181,6 +174,7 @@ export function edgeLifeOf(measure: UseMeasure, sessions: readonly Session[]): E
   const lives = livesOf(spans, spellsOf(measure, sessions, true));
   const lasting = lastingOf(lives, { scale: UNKNOWN[measure], worth: UNKNOWN_WORTH });
   const blunt = spans.filter(({ ended }) => ended === 'blunt').length;
+  const used = yearly(sessions, (session) => (session.kind === 'use' ? usedIn(measure, session) : 0));
   const spell = medianOf(spellsOf(measure, sessions).slice(-LATEST_SPELLS));
   return {
     ...lasting,
@@ -189,7 +183,7 @@ export function edgeLifeOf(measure: UseMeasure, sessions: readonly Session[]): E
     blunt,
     unended: spans.length - blunt,
     ...(spell !== undefined && { spell }),
-    ...yearlyUse(measure, sessions),
+    ...(used !== undefined && { yearly: used }),
     inWood: usualBy(spans, lives, lasting, ({ wood }) => wood),
     atDeg: usualBy(spans, lives, lasting, ({ deg }) => (deg === undefined ? undefined : Math.round(deg))),
     byHand: usualBy(spans, lives, lasting, ({ who }) => who),
@@ -262,17 +256,6 @@ export function besideLikeTools(
   );
 }
 
-const DAY_MS = 86_400_000;
-/** A shorter record tells nothing of a year. */
-const QUARTER_DAYS = 91;
-
-function yearlyUse(measure: UseMeasure, sessions: readonly Session[]): { readonly yearly?: number } {
-  const [first, last] = [sessions[0], sessions.at(-1)].map((each) => Date.parse(each?.startedAt ?? ''));
-  const days = ((last ?? NaN) - (first ?? NaN)) / DAY_MS;
-  if (!(days >= QUARTER_DAYS)) return {};
-  return { yearly: (spellsOf(measure, sessions).reduce((sum, each) => sum + each, 0) * 365) / days };
-}
-
 /** What spells of use came to; those alone that left the edge cutting, where that is asked. */
 const spellsOf = (
   measure: UseMeasure,
@@ -280,13 +263,10 @@ const spellsOf = (
   cuttingOnly = false,
 ): readonly number[] =>
   sessions.flatMap((session) => {
-    const amount = session.kind === 'use' ? amountIn(measure, session) : 0;
+    const amount = session.kind === 'use' ? usedIn(measure, session) : 0;
     const left = session.use?.stillCutting !== false && !session.chips;
     return amount > 0 && (left || !cuttingOnly) ? [amount] : [];
   });
-
-const amountIn = (measure: UseMeasure, { use = {}, minutes }: Session): number =>
-  use[measure] ?? (measure === 'minutes' ? minutes : undefined) ?? 0;
 
 const mean = (values: readonly number[]): number =>
   values.length === 0 ? NaN : values.reduce((sum, each) => sum + each, 0) / values.length;

@@ -6,14 +6,8 @@ import type { PlanRequest } from '../plan/plan-request.js';
 import { planHoning } from '../plan/ways-out.js';
 import type { Session } from './session.js';
 import type { Tool } from '../blade/tool.js';
-import {
-  asItStands,
-  edgeHistory,
-  edgeState,
-  landPmMm,
-  type EdgeState,
-  type RecordedSession,
-} from './edge-state.js';
+import { asItStands, edgeHistory, edgeState, type EdgeState, type RecordedSession } from './edge-state.js';
+import { landPmMm } from './land-doubt.js';
 import { landReason } from '../plan/land-reason.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
 import { without } from '../testing/without.js';

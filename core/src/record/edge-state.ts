@@ -4,8 +4,7 @@ import type { Edge, SingleBevelEdge } from '../blade/edge.js';
 import { ASSUMED_LAND_MM, landOn } from '../blade/land-growth.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import type { SessionSetting } from '../guide/setting.js';
-import type { Session } from './session.js';
-import { USE_MEASURES, type UseMeasure } from '../blade/families.js';
+import { usedIn, type Session } from './session.js';
 import type { Tool } from '../blade/tool.js';
 import {
   behindGroundMm,
@@ -22,14 +21,8 @@ import { groundTo } from '../work/ground.js';
 import { asFound, clearingMm } from '../work/found.js';
 import { stropped, worn as wornIn } from '../work/wear.js';
 import { setBack, worked } from '../work/worked.js';
-import {
-  afterHoned,
-  CONTRADICTS,
-  afterMade,
-  afterReading,
-  camberAtFirst,
-  type CamberState,
-} from './camber-state.js';
+import { afterHoned, afterMade, afterReading, camberAtFirst, type CamberState } from './camber-state.js';
+import { contradictedLand, type LandAgainst, type LandFrom } from './land-doubt.js';
 import { itemOf } from './step-work.js';
 
 /** A session with an identity, as the record holds it. */
@@ -64,12 +57,12 @@ export interface EdgeState {
   /** The secondary's length along its own face; absent where there is no secondary. */
   readonly landMm?: number;
   /** What the reckoning of the land starts from. */
-  readonly landFrom: 'entered' | 'assumed' | 'measured' | 'ground';
+  readonly landFrom: LandFrom;
   /** The land when that was so, and how often the edge was honed since. */
   readonly landThenMm?: number;
   readonly honingsSinceThen: number;
-  /** What the last reading of the land contradicts: the land reckoned until then, and its ±. */
-  readonly landAgainst?: { readonly landMm: number; readonly pmMm: number };
+  /** What the last reading of the land contradicts. */
+  readonly landAgainst?: LandAgainst;
   /** Honings since the primary was last ground, or since the record begins. */
   readonly honings: number;
   /** How far the edge has gone back over the whole record, and the steel given up with it. */
@@ -354,11 +347,7 @@ function landed(
   const landMm = landOn(edge, measured);
   const seen = seenOf(edge, withLand(edge, state.work, landMm));
   const { landAgainst: _told, ...before } = state;
-  const pmMm = landPmMm(state);
-  const contradicts =
-    state.landMm !== undefined &&
-    state.landFrom !== 'assumed' &&
-    Math.abs(landMm - state.landMm) > CONTRADICTS * Math.hypot(pmMm, LAND_PM.measured);
+  const landAgainst = contradictedLand(state, landMm);
   return {
     ...before,
     ...seen,
@@ -366,23 +355,8 @@ function landed(
     landFrom,
     landThenMm: landMm,
     honingsSinceThen: 0,
-    ...(contradicts && { landAgainst: { landMm: state.landMm ?? 0, pmMm } }),
+    ...(landAgainst && { landAgainst }),
   };
-}
-
-/** How well a land is known by how it came to be told, mm (95 %): a rule and a lens show twentieths (estimates). */
-const LAND_PM = { measured: 0.05, entered: 0.1, ground: 0.1 } as const;
-/** Of a land that was assumed, and of what was reckoned to have grown since: so much of it either way (95 %, estimates). */
-const ASSUMED_SHARE = 0.8;
-const GROWN_SHARE = 0.5;
-
-/**
- * The land is as told to within this either way (95 %), mm: as it was known, and the wider for every bit of it that is
- * reckoned since.
- */
-export function landPmMm({ landMm = 0, landThenMm = landMm, landFrom }: EdgeState): number {
-  const then = landFrom === 'assumed' ? ASSUMED_SHARE * landThenMm : LAND_PM[landFrom];
-  return Math.hypot(then, GROWN_SHARE * (landMm - landThenMm));
 }
 
 function measuredMm({ steps = [] }: Session): number | undefined {
@@ -390,16 +364,14 @@ function measuredMm({ steps = [] }: Session): number | undefined {
   return measured.length > 0 ? measured.reduce((sum, mm) => sum + mm, 0) : undefined;
 }
 
-function worn(wear: Wear, { use = {}, minutes, chips }: Session): Wear {
-  const amount = (measure: UseMeasure): number =>
-    use[measure] ?? (measure === 'minutes' ? (minutes ?? 0) : 0);
-  const [inMinutes, inMetres, inMortises] = USE_MEASURES.map(amount) as [number, number, number];
+function worn(wear: Wear, session: Session): Wear {
+  const { use = {}, chips } = session;
   const stillCutting = use.stillCutting ?? wear.stillCutting;
   return {
     spells: wear.spells + 1,
-    minutes: wear.minutes + inMinutes,
-    metresPlaned: wear.metresPlaned + inMetres,
-    mortises: wear.mortises + inMortises,
+    minutes: wear.minutes + usedIn('minutes', session),
+    metresPlaned: wear.metresPlaned + usedIn('metresPlaned', session),
+    mortises: wear.mortises + usedIn('mortises', session),
     chips: wear.chips + (chips?.count ?? 0),
     deepestMm: Math.max(wear.deepestMm, chips?.deepestMm ?? 0),
     ...(stillCutting !== undefined && { stillCutting }),

@@ -2,15 +2,8 @@ export type { CamberState } from './camber-state.js';
 export type { Creep } from './creep.js';
 export type { ChipRecord, EdgeChips } from './edge-chips.js';
 export { edgeLife, surviving } from './edge-life.js';
-export {
-  besideLikeTools,
-  type EdgeLife,
-  edgeIntervals,
-  edgeSpans,
-  measureOf,
-  tellsLife,
-  type UsualOf,
-} from './edge-lives.js';
+export { besideOthers } from './beside-others.js';
+export { type EdgeLife, edgeIntervals, edgeSpans, measureOf, tellsLife, type UsualOf } from './edge-lives.js';
 export {
   afterSession,
   asItStands,
@@ -19,7 +12,6 @@ export {
   type EdgeState,
   type HistoryEntry,
   inOrderOfTime,
-  landPmMm,
   type LastSetting,
   type RecordedSession,
   type Wear,
@@ -28,6 +20,7 @@ export { forcesOf } from './forces.js';
 export { amountAt, lastPast } from './lasting.js';
 export { ladderOf } from './ladder.js';
 export { laggingPlaces } from './lagging.js';
+export { landPmMm } from './land-doubt.js';
 export { type LifeEntry, lifeOf } from './life.js';
 export { nextSpell, USUAL_LATE_COSTS } from './next-spell.js';
 export { type RateReading, rateReadings } from './rate-readings.js';

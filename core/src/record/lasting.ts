@@ -1,3 +1,5 @@
+import { FOUR_IN_FIVE_SD } from '../base/normal.js';
+
 /**
  * How long things last, with its doubt: a Weibull law of a known shape, whose rate 1/scale^shape is known as well as
  * `worth` ends seen would tell it (a gamma distribution, which one more end or one more survivor only shifts).
@@ -98,9 +100,6 @@ export const lastPast = ({ shape, scale, worth }: Lasting, amount: number): numb
 export const chanceOfEnd = (lasting: Lasting, from: number, to: number): number =>
   1 - lastPast(lasting, to) / lastPast(lasting, from);
 
-/** Four times in five: the tails left out, and the normal’s standard deviations. */
-const TAIL = 0.1;
-const FOUR_IN_FIVE = 1.2816;
 /** Lives follow no law exactly: a median is told as wider by so much (by simulated shops of other laws). */
 const LAW_DOUBT = 1.3;
 
@@ -112,7 +111,7 @@ export function usualOf({ shape, scale, worth, shapeDoubt = 0 }: Lasting): {
 } {
   const amount = scale * Math.LN2 ** (1 / shape);
   const sd = LAW_DOUBT * Math.hypot(Math.sqrt(logGammaVariance(worth)) / shape, shapeDoubt);
-  const by = Math.exp(FOUR_IN_FIVE * sd);
+  const by = Math.exp(FOUR_IN_FIVE_SD * sd);
   return { amount, low: amount / by, high: amount * by };
 }
 
@@ -121,11 +120,6 @@ const logGammaVariance = (shape: number): number =>
   shape < 1
     ? logGammaVariance(shape + 1) + 1 / shape ** 2
     : 1 / shape + 1 / (2 * shape ** 2) + 1 / (6 * shape ** 3) - 1 / (30 * shape ** 5);
-
-/** Between which amounts one of them ends four times in five, all doubt counted in. */
-export function oneOf(lasting: Lasting): { readonly low: number; readonly high: number } {
-  return { low: amountAt(lasting, 1 - TAIL), high: amountAt(lasting, TAIL) };
-}
 
 /** The amount that a share of them last past. */
 export const amountAt = ({ shape, scale, worth }: Lasting, share: number): number =>

@@ -2,6 +2,7 @@ import { kindFacts } from '../abrasive/abrasive.js';
 import type { SizedAbrasive } from '../abrasive/placing.js';
 import type { SingleBevelEdge } from '../blade/edge.js';
 import { landOn, recessionForLand } from '../blade/land-growth.js';
+import { LAND_READ_SD_MM } from './land-doubt.js';
 import type { SessionStep } from './session.js';
 import type { Tool } from '../blade/tool.js';
 import { unworked } from '../work/edge-at-work.js';
@@ -33,11 +34,7 @@ export interface RateReading {
 const LEAST_STROKES = 3;
 /** Steel is read off one stone only where that took at least this share of it. */
 const MOST_OF_IT = 0.8;
-/**
- * How far off a land, a nick and a recession are as people measure them, mm (estimates). A land ends one span and
- * begins the next: what it adds to the one it takes from the other, so that it counts for less than its own error.
- */
-const LAND_SD_MM = 0.025;
+/** How far off a nick and a recession are as people measure them, mm (estimates). */
 const NICK_SD_MM = 0.03;
 const RECESSION_SD_MM = 0.003;
 /** Honed until it is gone, an edge is honed a little further: that much of the strokes (estimate). */
@@ -120,7 +117,8 @@ function landReadings(
     const { landMm, kind, steps = [] } = session;
     if (landMm !== undefined && from !== undefined && last) {
       const expected = taken.reduce((sum, { mm3 }) => sum + mm3, 0);
-      const sd = landSteelMm3(edge, from, from + LAND_SD_MM * Math.SQRT2) / expected;
+      // A land ends one span and begins the next: what it adds to the one it takes from the other.
+      const sd = landSteelMm3(edge, from, from + LAND_READ_SD_MM * Math.SQRT2) / expected;
       if (expected > 0 && sd <= TELLING_SD) {
         const mm3 = landSteelMm3(edge, from, landMm);
         readings.push(...readOff(taken, { mm3, sd }, last, 'land', { per: expected, honings }));

@@ -1,6 +1,7 @@
 import type { SessionSetting } from '../guide/setting.js';
 import type { CamberRead } from '../camber/camber-read.js';
 import type { Condition } from '../blade/dulling.js';
+import type { UseMeasure } from '../blade/families.js';
 import type { Facet } from '../work/facet.js';
 
 /** `measuring` is a look with rule or caliper: how wide the land is, how the edge is curved; it changes nothing. */
@@ -34,6 +35,10 @@ export interface Proof {
   /** The same, as releases before 0.10 kept it. */
   readonly grams?: number;
 }
+
+/** How much a session used the edge in a measure; minutes are its own where the use says none. */
+export const usedIn = (measure: UseMeasure, { use = {}, minutes }: Session): number =>
+  use[measure] ?? (measure === 'minutes' ? minutes : undefined) ?? 0;
 
 /** Standard gravity, m/s² (CGPM 1901). */
 const GRAVITY = 9.80665;

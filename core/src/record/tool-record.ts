@@ -5,6 +5,7 @@ import { creepOf, type Creep } from './creep.js';
 import { edgeChips, type EdgeChips } from './edge-chips.js';
 import { familyFacts } from '../blade/families.js';
 import { stropRhythm, type StropRhythm } from './strop-rhythm.js';
+import { yearly } from './yearly.js';
 import { edgeLifeOf, measureOf, type EdgeLife } from './edge-lives.js';
 import {
   edgeAtFirst,
@@ -53,10 +54,9 @@ export function toolRecord(
 /** {@link toolRecord} of a history already worked out. */
 export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolRecord {
   const last = history.findLast(({ session }) => session.kind === 'use')?.session;
-  const life = edgeLifeOf(
-    measureOf(tool, history),
-    history.map(({ session }) => session),
-  );
+  const sessions = history.map(({ session }) => session);
+  const life = edgeLifeOf(measureOf(tool, history), sessions);
+  const honingsPerYear = yearly(sessions, ({ kind }) => (kind === 'honing' ? 1 : 0));
   const creep = creepOf(tool, history);
   const stropped = isStropped(tool, history);
   const strop = stropped && familyFacts(tool.family).stropped && stropRhythm(history);
@@ -68,7 +68,7 @@ export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolReco
     ...(creep && { creep }),
     stropped,
     ...(strop && { strop }),
-    ...honedYearly(history),
+    ...(honingsPerYear !== undefined && { honingsPerYear }),
     ...(last && { lastUse: toLastUse(last) }),
   };
 }
@@ -85,21 +85,6 @@ function isStropped(tool: Tool, history: readonly HistoryEntry[]): boolean {
   return familyFacts(tool.family).stropped
     ? strops > 0 || count('honing') < HONINGS_WITHOUT
     : strops >= STROPS_FOR_HABIT;
-}
-
-const DAY_MS = 86_400_000;
-/** A shorter record tells nothing of a year. */
-const QUARTER_DAYS = 91;
-
-function honedYearly(history: readonly HistoryEntry[]): { readonly honingsPerYear?: number } {
-  const times = history.map(({ session }) => Date.parse(session.startedAt));
-  const [first, last] = [times[0] ?? 0, times.at(-1) ?? 0];
-  const days = Math.min(365, (last - first) / DAY_MS);
-  if (days < QUARTER_DAYS) return {};
-  const honed = history.filter(
-    ({ session }, i) => session.kind === 'honing' && (times[i] as number) > last - days * DAY_MS,
-  );
-  return { honingsPerYear: (honed.length * 365) / days };
 }
 
 function toLastUse({ id, startedAt, who, use = {}, chips }: RecordedSession): LastUse {

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { type Abrasive, kindFacts, type StonesRecord } from '@mellow-anvil/core/abrasive';
 import { type Condition, CONDITIONS, FAMILY_NAMES, type Tool } from '@mellow-anvil/core/blade';
 import { planAnswer, type PlanAnswer, type School, SCHOOLS, TOO_MANY_STROKES } from '@mellow-anvil/core/plan';
-import type { ToolRecord } from '@mellow-anvil/core/record';
+import { besideOthers, type ToolRecord } from '@mellow-anvil/core/record';
 import {
   afterEvent,
   beginRun,
@@ -182,6 +182,28 @@ describe('the plan over HTTP', () => {
           else if (Math.max(...steps.map(({ strokes }) => strokes)) > TOO_MANY_STROKES)
             expect(tooMuch?.ways.at(-1)?.way).withContext(told).toBe('send-out');
         }
+      }
+    }
+  });
+
+  it('is the page’s own for every tool, judged beside like tools and by what a dull edge costs here', async () => {
+    const read = async (path: string) => (await shop.ask('GET', path)).body;
+    for (const lateCosts of [2, 10]) {
+      const { id: _id, createdAt: _made, updatedAt: _kept, ...settings } = await read('/api/settings');
+      expect((await shop.ask('PUT', '/api/settings', { ...settings, lateCosts })).status).toBe(200);
+      // What the page holds: records as they are answered, and what it makes of them together.
+      const rack = (await read('/api/tools?pageSize=500')).items as typeof tools;
+      const judged = besideOthers(await read('/api/records'), rack, lateCosts);
+      const of = {
+        bench: (await read('/api/abrasives?sort=-sizeUm')).items,
+        stones: (await read('/api/stones')).stones,
+      };
+      for (const tool of rack) {
+        const page = planAnswer({ ...of, tool, record: judged[tool.id] }, {});
+        const { condition } = page.request;
+        expect((await planned({ toolId: tool.id, condition })).request)
+          .withContext(`${tool.name}, ${lateCosts} times`)
+          .toEqual(JSON.parse(JSON.stringify(page.request)));
       }
     }
   });

@@ -13,8 +13,8 @@ import {
   type Observable,
 } from 'rxjs';
 import type { RecordsAnswer, STILL_RECKONING as Header, ToolLife } from '@mellow-anvil/contract';
+import { besideOthers } from '@mellow-anvil/core/record';
 import { Undo } from '../platform/undo.store';
-import { besideOthers } from './beside-others';
 import { SettingsStore } from './settings.store';
 import { ToolsStore } from './tools.store';
 

@@ -1,7 +1,8 @@
-import type { EdgeLife } from '@mellow-anvil/core/record';
-import { IRON, stored } from '../testing/page';
-import { besideOthers } from './beside-others';
-import type { Records } from './records.store';
+import { besideOthers } from './beside-others.js';
+import type { EdgeLife } from './edge-lives.js';
+import type { ToolRecord } from './tool-record.js';
+
+type Records = Readonly<Record<string, ToolRecord>>;
 
 const life = (scale: number, blunt: number): EdgeLife => ({
   measure: 'metresPlaned',
@@ -20,10 +21,10 @@ const life = (scale: number, blunt: number): EdgeLife => ({
 
 describe('records beside each other', () => {
   const tools = [
-    stored(IRON, 'new'),
-    stored(IRON, 'old'),
-    stored({ ...IRON, family: 'gouge' as const }, 'other'),
-  ];
+    { id: 'new', family: 'plane-iron' },
+    { id: 'old', family: 'plane-iron' },
+    { id: 'other', family: 'gouge' },
+  ] as const;
   const records = { new: { life: life(300, 1) }, old: { life: life(150, 20) }, other: { life: life(20, 9) } };
   const judged = (lateCosts?: number): Records =>
     besideOthers(records as unknown as Records, tools, lateCosts);

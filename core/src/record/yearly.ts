@@ -1,0 +1,23 @@
+import type { Session } from './session.js';
+
+const DAY_MS = 86_400_000;
+const YEAR_DAYS = 365;
+/** A shorter record tells nothing of a year. */
+const QUARTER_DAYS = 91;
+
+/**
+ * What something of the sessions comes to in a year, by the year before the last of them.
+ * @param sessions in order of time
+ * @returns undefined of a record shorter than a quarter
+ */
+export function yearly(sessions: readonly Session[], of: (session: Session) => number): number | undefined {
+  const times = sessions.map(({ startedAt }) => Date.parse(startedAt));
+  const [first, last] = [times[0] ?? 0, times.at(-1) ?? 0];
+  const days = Math.min(YEAR_DAYS, (last - first) / DAY_MS);
+  if (days < QUARTER_DAYS) return undefined;
+  const sum = sessions.reduce(
+    (all, session, i) => all + ((times[i] as number) > last - days * DAY_MS ? of(session) : 0),
+    0,
+  );
+  return (sum * YEAR_DAYS) / days;
+}
