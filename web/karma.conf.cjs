@@ -17,6 +17,9 @@ module.exports = (config) =>
     // The machine is shared: a worker may take seconds only to start.
     client: { jasmine: { random: true, timeoutInterval: 60_000 } },
     browserNoActivityTimeout: 120_000,
+    // A page that parses while others have the processor answers late, and is there all the same.
+    pingTimeout: 120_000,
+    browserDisconnectTimeout: 60_000,
     captureTimeout: 180_000,
     restartOnFileChange: false,
     singleRun: true,

@@ -99,7 +99,8 @@ export const test = base.extend<Fixtures & Options, OncePerWorker>({
       await use(served.folder);
       await served.stop();
     },
-    { scope: 'worker' },
+    // The first start opens two years of the shed, on a machine that may be busy.
+    { scope: 'worker', timeout: 240_000 },
   ],
   house: [
     async ({ boatShed }, use) => {
@@ -224,7 +225,7 @@ export async function goOn(page: Page, until: () => Promise<boolean>): Promise<r
     );
     const at = async (selector: string): Promise<boolean> => page.locator(selector).isVisible();
     if (await at('ma-stone-station')) {
-      const allMade = page.getByRole('button', { name: /^All \d+ made$/ });
+      const allMade = page.getByRole('button', { name: /^(All \d+ made|They are in)$/ });
       if (await allMade.isVisible()) await allMade.click();
       else {
         await page.keyboard.press('PageDown');
@@ -246,7 +247,16 @@ export async function goOn(page: Page, until: () => Promise<boolean>): Promise<r
       if (await eyes.isVisible()) await eyes.click();
       await page.locator('footer button').last().click();
     }
-    await expect.poll(async () => (await past.count()) > before || (await now.count()) === 0).toBe(true);
+    // Knives are changed round by round before a set is done with a stone.
+    const onward = page.getByRole('button', { name: /^(All \d+ made|They are in)$/ });
+    const tally = page.getByRole('list', { name: 'Strokes of each knife' });
+    await expect
+      .poll(async () => {
+        if ((await past.count()) > before || (await now.count()) === 0) return true;
+        if ((await tally.isVisible()) && (await onward.isVisible())) await onward.click();
+        return false;
+      })
+      .toBe(true);
   }
   throw new Error(`It never came to this: ${passed.join(', ')}`);
 }
