@@ -1,7 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { guideCalibration, guideProjection, projectionUncertaintyMm } from '@mellow-anvil/core/guide';
-import { inOrderOfTime, readiness, recordOf, edgeHistory } from '@mellow-anvil/core/record';
-import { calipered, edgesInUse, type Used } from '@mellow-anvil/core/simulate';
+import { inOrderOfTime, landPmMm, readiness, recordOf, edgeHistory } from '@mellow-anvil/core/record';
+import { FEELER_STEP_MM, lightReading } from '@mellow-anvil/core/camber';
+import { landGrowth, recessionForLand } from '@mellow-anvil/core/blade';
+import { likelyStrokes, spreadsOf } from '@mellow-anvil/core/plan';
+import { edgeWork } from '@mellow-anvil/core/work';
+import { CALIPER, calipered, edgesInUse, shaved, type Used } from '@mellow-anvil/core/simulate';
 import { learnedRate } from '@mellow-anvil/core/abrasive';
 import type { Workshop } from '@mellow-anvil/core/workshop';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
@@ -12,6 +16,9 @@ const DEMO = new URL('../../demo/saltmarsh-boat-shed.workshop.json', import.meta
 const SHOPS = 12;
 const EDGES = 120;
 const MEDIAN = 88;
+/** Spread of a rate nobody has measured yet. */
+const RATE_SD = 0.5;
+const FLAT = { grind: 'flat', back: 'flat', front: { shape: 'straight' } } as const;
 
 type Chance = () => number;
 
@@ -176,5 +183,117 @@ function readings(): readonly Row[] {
   ];
 }
 
+/** A quantity of the logarithm’s spread that is not normal: even between two ends, or with long tails (Laplace). */
+const SPREADS: Readonly<Record<string, (sd: number, uniform: Chance) => number>> = {
+  even: (sd, uniform) => sd * Math.sqrt(12) * (uniform() - 0.5),
+  'long-tailed': (sd, uniform) => {
+    const side = uniform() < 0.5 ? -1 : 1;
+    return (side * sd * -Math.log(1 - uniform())) / Math.SQRT2;
+  },
+};
+
+/** Curves by light and by a shaving, and the land after five honings that each took more or less than reckoned. */
+function curvesAndLands(): readonly Row[] {
+  const { uniform, normal } = chances(3);
+  const runs = 2000;
+  const iron = { widthMm: 50, bedDeg: 45 };
+  const bevels = { primaryDeg: 25, secondaryDeg: 30 };
+  const leafUnder = (mm: number): number => Math.floor(mm / FEELER_STEP_MM) * FEELER_STEP_MM;
+  let [lit, shavings, taken, lands] = [0, 0, 0, 0];
+  for (let run = 0; run < runs; run++) {
+    const camberMm = 0.02 + 0.2 * uniform();
+    const lean = 0.03 * normal();
+    const light = lightReading({
+      widthMm: iron.widthMm,
+      leftMm: leafUnder(Math.max(0, camberMm - lean / 2)),
+      rightMm: leafUnder(Math.max(0, camberMm + lean / 2)),
+    });
+    if (Math.abs(light.camber.mm - camberMm) <= light.camber.pmMm) lit += 1;
+    const read = shaved({ camberMm, leanMm: 0 }, iron, 0.05, uniform, CALIPER);
+    if (!read.atMost) {
+      taken += 1;
+      if (Math.abs(read.camberMm - camberMm) <= read.pmMm) shavings += 1;
+    }
+    const thenMm = 0.4 + 0.6 * uniform();
+    const hand = 0.3 * normal();
+    const eachMm = 0.012;
+    const grown = (recessionMm: number): number =>
+      landGrowth({ ...bevels, recessionMm: recessionForLand(25, 30, thenMm) + recessionMm }).landMm;
+    const went = Array.from({ length: 5 }, () => eachMm * Math.exp(hand + 0.3 * normal()));
+    const told = {
+      landThenMm: Math.round(20 * (thenMm + 0.025 * normal())) / 20,
+      landFrom: 'measured' as const,
+    };
+    const landMm = told.landThenMm + grown(5 * eachMm) - thenMm;
+    const trueMm = grown(went.reduce((sum, each) => sum + each, 0));
+    if (Math.abs(landMm - trueMm) <= landPmMm({ ...told, landMm })) lands += 1;
+  }
+  return [
+    { what: 'camber by light: ± holds', figure: percent(lit / runs), aim: '93 to 97 %' },
+    { what: 'camber by a shaving: ± holds', figure: percent(shavings / taken), aim: '93 to 97 %' },
+    {
+      what: 'land, five honings after its reading: ± holds',
+      figure: percent(lands / runs),
+      aim: '93 to 97 %',
+    },
+  ];
+}
+
+/** Strokes until the worn tip is gone, by an edge and a stone that are others than assumed; their range against it. */
+function strokesNeeded(): readonly Row[] {
+  const edge = {
+    form: 'single-bevel' as const,
+    widthMm: 45,
+    thicknessMm: 3,
+    primaryDeg: 25,
+    secondaryDeg: 30,
+  };
+  const [landMm, tipUm, removalMm3PerNm] = [0.8, 3, 0.0048];
+  const needed = (land: number, tip: number, rate: number): number => {
+    const works = (strokes: number) => [
+      { removalMm3PerNm: rate, forceN: 20, strokeMm: 150, strokes, marksUm: 1.4 },
+    ];
+    let [least, most] = [0, 1];
+    const done = (strokes: number): boolean =>
+      edgeWork({ edge, landMm: land, tipUm: tip, marksUm: 1.4, works: works(strokes) }).reached;
+    while (!done(most)) most *= 2;
+    while (most - least > 1) {
+      const middle = (least + most) >> 1;
+      if (done(middle)) most = middle;
+      else least = middle;
+    }
+    return most;
+  };
+  const planned = needed(landMm, tipUm, removalMm3PerNm);
+  const spread = spreadsOf({ ...FLAT, ...edge }, { kind: 'fading' }, landMm).wornSd;
+  const runs = 1000;
+  return Object.entries(SPREADS).map(([law, off]): Row => {
+    const { uniform } = chances(4);
+    const { low, high } = likelyStrokes(planned, spread, RATE_SD);
+    let held = 0;
+    for (let run = 0; run < runs; run++) {
+      const strokes = needed(
+        landMm * Math.exp(off(0.15, uniform)),
+        tipUm * Math.exp(off(0.4, uniform)),
+        removalMm3PerNm * Math.exp(off(RATE_SD, uniform)),
+      );
+      if (low <= strokes && strokes <= high) held += 1;
+    }
+    return {
+      what: `strokes to a burr, land, tip and rate each with ${law} spread: the range holds`,
+      figure: percent(held / runs),
+      yardstick: `told ${low} to ${high}, ${planned} in the middle`,
+      aim: '80 %',
+    };
+  });
+}
+
 /** Whether what is judged and warned of is so, where the truth is known; counts, not times. */
-export const benchJudgement = (): readonly Row[] => [...lives(), ...demoYears(), ...guides(), ...readings()];
+export const benchJudgement = (): readonly Row[] => [
+  ...lives(),
+  ...demoYears(),
+  ...guides(),
+  ...readings(),
+  ...curvesAndLands(),
+  ...strokesNeeded(),
+];

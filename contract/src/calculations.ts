@@ -24,29 +24,17 @@ import {
   skewCut,
   STEEL_NAMES,
 } from '@mellow-anvil/core/blade';
-import { regrindInterval, wedgeHeat } from '@mellow-anvil/core/grinding';
-import {
-  foldTo,
-  guideAngle,
-  guideCalibration,
-  guideProjection,
-  knifeLift,
-  type KnifeLiftInput,
-  liftStack,
-  type Packing,
-  wheelSupport,
-} from '@mellow-anvil/core/guide';
-import { countdown, intake, progression } from '@mellow-anvil/core/plan';
+import { hollowedBack, regrindInterval, wedgeHeat } from '@mellow-anvil/core/grinding';
+import { countdown, intake, progression, rota } from '@mellow-anvil/core/plan';
 import { edgeLife } from '@mellow-anvil/core/record';
 import type { Calculation } from './calculation.js';
 import { camberCalculations } from './camber-calculations.js';
+import { guideCalculations } from './guide-calculations.js';
 import { workCalculations } from './work-calculations.js';
 import { id, number, oneOf, related, whole } from './fields.js';
 import { withFields } from './shape.js';
-import { guideGeometrySchema, readingsSchema } from './guides.js';
 import { edge } from './edges.js';
 import { conditionSchema, jobSchema, stepSchema } from './plans.js';
-import { packingSchema } from './settings.js';
 import { hostSchema } from './tools.js';
 
 const result = Joi.number().required();
@@ -63,11 +51,6 @@ const progressionAbrasive = Joi.object({
   mostStrokes: whole('mostStrokes').optional(),
 });
 
-const knife = {
-  widthMm: number('widthMm', 'Edge to spine'),
-  spineThicknessMm: number('spineThicknessMm').optional(),
-  bevelDeg: number('sideDeg'),
-};
 const work = {
   family: oneOf('Family', FAMILY_NAMES),
   job: oneOf('Job', JOBS),
@@ -78,28 +61,9 @@ const words = Joi.string().required();
 
 /** The calculations this release offers at `POST /api/calc/<name>`. */
 export const calculations: Readonly<Record<string, Calculation>> = {
+  ...guideCalculations,
   ...camberCalculations,
   ...workCalculations,
-  'guide-projection': {
-    title: 'Projection of the edge from a guide for an angle',
-    input: Joi.object({
-      guide: guideGeometrySchema,
-      thicknessMm: number('thicknessMm').optional(),
-      angleDeg: number('angleDeg'),
-    }),
-    output: Joi.object({ projectionMm: result, degPerMm: result }),
-    run: guideProjection,
-  },
-  'guide-angle': {
-    title: 'Angle a projection gives on a guide',
-    input: Joi.object({
-      guide: guideGeometrySchema,
-      thicknessMm: number('thicknessMm').optional(),
-      projectionMm: number('projectionMm'),
-    }),
-    output: Joi.object({ angleDeg: result, degPerMm: result }),
-    run: guideAngle,
-  },
   grit: {
     title: 'Grain size of a grade',
     input: Joi.object({
@@ -144,76 +108,11 @@ export const calculations: Readonly<Record<string, Calculation>> = {
     output: Joi.object({ steps: Joi.array().items(stepSchema).required(), totalMin: result }),
     run: progression,
   },
-  'guide-calibration': {
-    title:
-      'A guide’s seat height and nose from measured settings, how well they fit, and which contradicts the rest',
-    input: Joi.object({
-      rollerRadiusMm: number('rollerRadiusMm'),
-      rollerDropMm: number('rollerDropMm').optional(),
-      readings: readingsSchema,
-      divisionDeg: number('divisionDeg').optional(),
-      shakeDeg: number('shakeDeg').optional(),
-    }),
-    output: Joi.object({
-      seatHeightMm: result,
-      noseMm: result,
-      rmsDeg: result,
-      residualsDeg: Joi.array().items(Joi.number()).required(),
-      readingSdDeg: result,
-      covariance: Joi.array().items(Joi.number()).length(3).required(),
-      coverage: result,
-      canDoubt: Joi.boolean().required(),
-      contradiction: Joi.object({ index: result, expectedDeg: result, offDeg: result }).optional(),
-    }),
-    run: guideCalibration,
-  },
   'back-bevel': {
     title: 'Back bevel a shim under the blade gives',
     input: Joi.object({ shimMm: number('shimMm'), distanceMm: number('shimAtMm') }),
     output: Joi.object({ angleDeg: result }),
     run: backBevel,
-  },
-  'knife-lift': {
-    title: 'Height of a knife’s spine above the stone for a bevel',
-    input: Joi.object(knife),
-    output: Joi.object({ liftMm: result }),
-    run: knifeLift,
-  },
-  'lift-stack': {
-    title: 'Fewest washers, cards or coins that lift a knife’s spine to within half a degree',
-    input: Joi.object({ ...knife, packing: packingSchema.min(1).required() }),
-    output: Joi.object({
-      pieces: Joi.array()
-        .items(Joi.object({ name: words, count: result }))
-        .required(),
-      heightMm: result,
-      bevelDeg: result,
-    }),
-    run: ({ packing, ...blade }: KnifeLiftInput & { readonly packing: readonly Packing[] }) =>
-      liftStack(blade, packing),
-  },
-  'right-angle-folding': {
-    title: 'Halvings of a right angle whose crease comes nearest to an angle',
-    input: Joi.object({ angleDeg: number('angleDeg') }),
-    output: Joi.object({
-      creases: Joi.array()
-        .items(Joi.object({ deg: result, folds: result }))
-        .required(),
-      nearest: Joi.object({ deg: result, folds: result }).required(),
-      offDeg: result,
-    }),
-    run: ({ angleDeg }: { readonly angleDeg: number }) => foldTo(angleDeg),
-  },
-  'wheel-support': {
-    title: 'Where a wheel’s support bar stands for an angle',
-    input: Joi.object({
-      wheelRadiusMm: number('wheelRadiusMm'),
-      jigProjectionMm: number('jigProjectionMm'),
-      offsetMm: number('barOffsetMm'),
-      angleDeg: number('angleDeg'),
-    }),
-    output: Joi.object({ centreDistanceMm: result, gapMm: result }),
-    run: wheelSupport,
   },
   'hollow-grind': {
     title: 'The hollow a wheel leaves in a bevel, and the angle at its edge',
@@ -224,6 +123,18 @@ export const calculations: Readonly<Record<string, Calculation>> = {
     }),
     output: Joi.object({ faceMm: result, depthMm: result, edgeDeg: result }),
     run: hollowGrind,
+  },
+  'hollowed-back': {
+    title: 'The hollows a wheel leaves in a flat back, the steel they are and the rims they leave',
+    input: Joi.object({
+      wheelRadiusMm: number('wheelRadiusMm'),
+      backMm: number('flatBackMm'),
+      edgeRimMm: number('edgeRimMm'),
+      farRimMm: number('farRimMm'),
+      passes: whole('backPasses').optional(),
+    }),
+    output: Joi.object({ chordMm: result, depthMm: result, areaMm2: result, rimsMm: result }),
+    run: hollowedBack,
   },
   'honed-hollow': {
     title: 'A hollow bevel honed on its two rims: steel, rims and hollow left, and what it saves',
@@ -366,6 +277,20 @@ export const calculations: Readonly<Record<string, Calculation>> = {
     input: Joi.object({ from: whole('countFrom'), sides: whole('sides').optional() }),
     output: Joi.object({ strokes: result, sequence: Joi.array().items(Joi.number()).required() }),
     run: countdown,
+  },
+  rota: {
+    title: 'Which knives of a set go into the jig in which round',
+    input: Joi.object({
+      pieces: whole('pieces'),
+      slots: whole('slots'),
+      strokesEach: whole('strokesEach'),
+      strokesPerRound: whole('strokesPerRound'),
+    }),
+    output: Joi.object({
+      rounds: Joi.array().items(Joi.array().items(Joi.number())).required(),
+      swaps: result,
+    }),
+    run: rota,
   },
   'condition-intake': {
     title: 'What a condition comes to: how far the edge goes back, the steel, and what to do',

@@ -305,6 +305,7 @@ describe('calculations', () => {
           limitC: 200,
         },
       ],
+      'hollowed-back': [{ wheelRadiusMm: 75, backMm: 30, edgeRimMm: 3, farRimMm: 3 }],
       'hollow-grind': [{ wheelRadiusMm: 75, thicknessMm: 4, bevelDeg: 25 }],
       camber: [{ widthMm: 50, bedDeg: 45, shavingMm: 0.05, passStepMm: 40 }],
       'camber-reading': [{ widthMm: 50, bedDeg: 45, shavingMm: 0.05, shavingWidthMm: 30 }],
@@ -359,6 +360,17 @@ describe('calculations', () => {
           recessionPerHoningMm: 0.02,
           removalMm3PerMin: 1.5,
           regrindMin: 12,
+        },
+      ],
+      rota: [
+        { pieces: 3, slots: 2, strokesEach: 2, strokesPerRound: 1 },
+        {
+          rounds: [
+            [1, 2],
+            [1, 3],
+            [2, 3],
+          ],
+          swaps: 2,
         },
       ],
       countdown: [{ from: 3 }, { strokes: 12, sequence: [3, 3, 2, 2, 1, 1] }],

@@ -157,6 +157,7 @@ const knifeSet = shape<KnifeSetEdge>({
   widthMm: number('widthMm'),
   thicknessMm: number('thicknessMm'),
   bevelDeg: number('bevelDeg'),
+  jigMm: number('jigMm').optional(),
 });
 
 const scraping = shape<ScrapingEdge>({

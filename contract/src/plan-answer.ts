@@ -4,7 +4,7 @@ import type { Condition } from '@mellow-anvil/core/blade';
 import { type AnsweredStep, type PlanAnswer, type School, SCHOOLS } from '@mellow-anvil/core/plan';
 import { FACETS } from '@mellow-anvil/core/work';
 import { id, line, number, oneOf } from './fields.js';
-import { conditionSchema, grindingSchema, planRequestSchema, wayOutSchema } from './plans.js';
+import { conditionSchema, grindingSchema, planRequestSchema, roundsSchema, wayOutSchema } from './plans.js';
 
 /** What is asked of `POST /api/calc/honing-plan`; the rest is as the page would ask it. */
 export interface HoningPlanAsk {
@@ -40,6 +40,7 @@ const step = shape<AnsweredStep>({
   forceN: figure.optional(),
   bothWays: Joi.boolean().optional(),
   places: Joi.array().items(figure.integer().optional()).max(5).optional(),
+  rounds: roundsSchema.optional(),
 });
 
 export const honingPlanAnswer = shape<PlanAnswer>({

@@ -85,6 +85,7 @@ export const planRequestSchema = shape<PlanRequest>({
   }),
   lighter: Joi.boolean().optional(),
   way: oneOf('Stroke', WAYS).optional(),
+  strokesEach: whole('strokesEach').optional(),
   set: line('Set', 40).optional(),
   camber: shape<CamberRequest>({
     positions: Joi.number().valid(0, 3, 5).required().messages({ '*': 'Places: choose 0, 3 or 5.' }),
@@ -146,11 +147,17 @@ export const grindingSchema = shape<GrindingStep>({
 });
 
 const places = Joi.array().items(figure.integer().optional()).max(5);
+/** The knives of a set in the jig, round by round. */
+export const roundsSchema = Joi.array()
+  .items(Joi.array().items(whole('pieces').optional()).min(1).max(12))
+  .min(1)
+  .max(100);
 const planStep = withFields<ProgressionStep, Omit<PlanStep, keyof ProgressionStep>>(stepSchema, {
   low: figure.integer().optional(),
   high: figure.integer().optional(),
   forceN: figure.optional(),
   places: places.optional(),
+  rounds: roundsSchema.optional(),
   facet: oneOf('Face', ['secondary', 'micro'] as const).optional(),
 });
 
@@ -195,12 +202,14 @@ export const wayOutSchema = shape<WayOut>({
   microDeg: figure.optional(),
   nickMm: figure.optional(),
   honingsAfter: figure.integer().optional(),
+  removeMm3: figure.optional(),
 });
 
 const tooMuch = shape<TooMuch>({
   id,
   strokes: figure.integer(),
   rubbingMin: figure,
+  ofEach: Joi.boolean().optional(),
   ways: Joi.array().items(wayOutSchema).max(10).required(),
 });
 
@@ -220,6 +229,7 @@ const result = shape<HoningPlan>({
         high: figure.integer().optional(),
         forceN: number('forceN').optional(),
         prepares: Joi.boolean().required(),
+        rounds: roundsSchema.optional(),
       }),
     )
     .max(500)

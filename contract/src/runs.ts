@@ -27,7 +27,7 @@ import {
 } from '@mellow-anvil/core/run';
 import { FACETS } from '@mellow-anvil/core/work';
 import { id, instant, line, number, oneOf, whole } from './fields.js';
-import { conditionSchema } from './plans.js';
+import { conditionSchema, roundsSchema } from './plans.js';
 import { placesSchema, settingSchema } from './sessions.js';
 
 /** Events one request may bring: what a tablet gathers in a long spell without the server. */
@@ -52,6 +52,7 @@ const planStep = shape<BenchStep>({
   lowerDeg: number('layLowerDeg').optional(),
   places: placesSchema.optional(),
   curve: flag,
+  rounds: roundsSchema.optional(),
 });
 
 const grinding = shape<RunGrinding>({

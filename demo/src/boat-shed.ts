@@ -135,6 +135,8 @@ const HABITS: readonly Habit[] = [
       ['p400', 30],
       ['p600', 30],
     ],
+    // Two hands lean on the jig.
+    push: { forceN: 80, bothWays: true },
   }),
 ];
 

@@ -19,6 +19,8 @@ export interface Habit {
   readonly hands: readonly string[];
   /** Strokes on each abrasive where the tool is not one a plan can be made for. */
   readonly stones?: readonly (readonly [abrasiveId: string, strokes: number])[];
+  /** How it is pushed, where that is not one hand’s push on a stroke that cuts one way. */
+  readonly push?: Pick<SessionStep, 'forceN' | 'bothWays'>;
   /** The set it is honed on, where that is not the shed’s. */
   readonly set?: string;
   /** How the angle it is set at drifts, degrees a year. */
@@ -349,7 +351,7 @@ class ToolLife {
   private step(abrasiveId: string, strokes: number): SessionStep {
     const overhead = this.bench.get(abrasiveId)?.overheadMin ?? 0.5;
     const pace = PLAN_DEFAULTS.strokesPerMin * (0.85 + 0.3 * this.random());
-    return { abrasiveId, strokes, minutes: rounded(strokes / pace + overhead, 0.1) };
+    return { abrasiveId, strokes, minutes: rounded(strokes / pace + overhead, 0.1), ...this.habit.push };
   }
 
   /** The guide and projection, as near to the angle meant as a ruler gets. */

@@ -114,6 +114,8 @@ export interface KnifeSetEdge {
   readonly widthMm: number;
   readonly thicknessMm: number;
   readonly bevelDeg: number;
+  /** Length of the jig they are honed in; a pair is thought to fit where it was not measured. */
+  readonly jigMm?: number;
 }
 
 /** A hollow-ground scraping knife, where the burr is wanted. */

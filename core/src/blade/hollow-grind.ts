@@ -79,8 +79,8 @@ export function honingsUntilFlat(input: HollowGrindInput, recessionPerHoningMm: 
   return Math.ceil(hollowGrind(input).depthMm / sinDeg(input.bevelDeg) / recessionPerHoningMm - 1e-9);
 }
 
-/** Area of the circular segment of a sagitta on a radius. */
-function segmentMm2(radius: number, sagitta: number): number {
+/** Area of the circular segment of a sagitta on a radius, mm². */
+export function segmentMm2(radius: number, sagitta: number): number {
   const half = Math.acos(1 - sagitta / radius);
   return radius * radius * (half - Math.sin(half) * Math.cos(half));
 }

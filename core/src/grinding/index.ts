@@ -8,6 +8,7 @@ export {
   wheelAtWork,
   type WheelAtWork,
 } from './grinding-work.js';
+export { hollowedBack, type HollowedBackInput, LEAST_EDGE_RIM_MM } from './hollowed-back.js';
 export { hollowSection } from './hollow-section.js';
 export { meanHoningMin, regrindInterval } from './regrind-interval.js';
 export { HEAT_LIMITS, type HeatLimit, TEMPER_COLOURS, temperColour } from './temper-colours.js';

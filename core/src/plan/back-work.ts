@@ -1,8 +1,9 @@
 import type { Condition } from '../blade/dulling.js';
-import type { SingleBevelEdge } from '../blade/edge.js';
+import type { KnifeSetEdge, SingleBevelEdge } from '../blade/edge.js';
 import type { Tool } from '../blade/tool.js';
 import { FOUND_MARKS_UM } from '../work/found.js';
 import { POLISHED_MM, steelToLowerBackMm3 } from '../work/worked.js';
+import { oneByOne, type Rounds } from './knives-in-jig.js';
 import { progression, type Progression, type ProgressionInput } from './progression.js';
 
 /** Strokes of the back on one stone. */
@@ -17,12 +18,14 @@ export interface BackStep {
   readonly forceN?: number;
   /** First preparation, or only the burr. */
   readonly prepares: boolean;
+  /** Of a set of knives: one after the other. */
+  readonly rounds?: Rounds;
 }
 
 /** Strokes that take the burr off on the finest stone (common practice, no source: 10–20 short passes). */
 const BURR_STROKES = 10;
 /** How uneven a back is taken to be, new from a maker or of unknown history, µm (estimates). */
-const UNEVEN_UM = { new: 15, unknown: 40 } as const;
+export const UNEVEN_UM = { new: 15, unknown: 40 } as const;
 
 /**
  * The work on a flat back. Once it is flat, only the finest stone of the plan touches it, to take the
@@ -45,14 +48,41 @@ export function backWork(
     minutes: BURR_STROKES / input.job.strokesPerMin,
     prepares: false,
   };
-  if (edge.form !== 'single-bevel' || (condition.kind !== 'new' && condition.kind !== 'unknown'))
-    return [burr];
-  return [...prepared(edge, condition.kind, input, chosen), burr];
+  if (edge.form === 'knife-set') return [...knivesBacks(edge, input, chosen), burr];
+  if (condition.kind !== 'new' && condition.kind !== 'unknown') return [burr];
+  const found = { unevenUm: UNEVEN_UM[condition.kind], marksUm: FOUND_MARKS_UM[condition.kind] };
+  return [...preparedBack(edge, found, input, chosen), burr];
 }
 
-function prepared(
+/** Strokes on the back of each machine knife, on every abrasive of the plan (common practice, no source). */
+const KNIFE_BACK_STROKES = 10;
+
+/** The backs of a set, flat on every abrasive, coarse to fine, one knife after the other. */
+function knivesBacks(
+  { count }: KnifeSetEdge,
+  { job }: ProgressionInput,
+  chosen: Progression,
+): readonly BackStep[] {
+  const strokes = KNIFE_BACK_STROKES * count;
+  return chosen.steps.map(({ id }) => ({
+    id,
+    strokes,
+    minutes: strokes / job.strokesPerMin,
+    prepares: true,
+    rounds: oneByOne(count),
+  }));
+}
+
+/** A back as it is found: how uneven what is polished is, and how deep its marks are, µm. */
+interface FoundBack {
+  readonly unevenUm: number;
+  readonly marksUm?: number | undefined;
+}
+
+/** What is polished of a back, on every stone of the plan. */
+export function preparedBack(
   edge: SingleBevelEdge,
-  kind: 'new' | 'unknown',
+  { unevenUm, marksUm }: FoundBack,
   input: ProgressionInput,
   chosen: Progression,
 ): readonly BackStep[] {
@@ -68,8 +98,8 @@ function prepared(
     job: {
       ...input.job,
       contactMm2,
-      removeMm3: shimmed ? 0 : (contactMm2 * UNEVEN_UM[kind]) / 1000,
-      foundUm: FOUND_MARKS_UM[kind],
+      removeMm3: shimmed ? 0 : (contactMm2 * unevenUm) / 1000,
+      foundUm: marksUm,
       clearMm3: (spentMm3, downUm) => steelToLowerBackMm3(edge, spentMm3, downUm / 1000),
     },
     maxRatio: undefined,

@@ -1,5 +1,6 @@
 import type { Facet } from '../work/facet.js';
 import type { Count } from './counting.js';
+import type { Rounds } from './knives-in-jig.js';
 import type { StropPurpose } from './strop-work.js';
 
 /** Strokes on one abrasive, as they are made at the bench. */
@@ -13,6 +14,8 @@ export interface BenchStep {
   readonly bothWays?: boolean;
   /** Strokes by place across the edge, left to right; together they are `strokes`. */
   readonly places?: readonly number[];
+  /** Of a set: which knives are in the jig, round by round; every round has as many strokes. */
+  readonly rounds?: Rounds;
   /** Shapes the curve: comes after the burr of the first stone, or ahead of it. */
   readonly curve?: boolean;
   /** How its strokes are counted; straight through unless said. */

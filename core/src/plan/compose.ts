@@ -6,6 +6,7 @@ import type { Tool } from '../blade/tool.js';
 import { byTurns } from '../work/sides.js';
 import { contactMm2 } from '../work/worked.js';
 import { backWork, wholeBackMin, type BackStep } from './back-work.js';
+import { changingMin, inJig } from './knives-in-jig.js';
 import { camberWork, type CamberWork } from './camber-work.js';
 import { startOf } from './honing-job.js';
 import { BACK_SD, likelyMinutes, likelyStrokes, rateSd, spreadsOf } from './how-sure.js';
@@ -117,21 +118,27 @@ function partsOf(tool: ToolAtWork, request: PlanRequest, record: StonesRecord, s
   const { wornSd, clearingSd } = spreadsOf(tool.edge, request.condition, request.landMm);
   const steps = stones.map((step, i): PlanStep => {
     const places = curve?.spread.get(step.id);
-    // Of two sides each gets as many.
+    // Of two sides each gets as many; of several knives each.
     const paired = byTurns(tool.edge) ? 2 * Math.ceil(step.strokes / 2) : step.strokes;
-    const strokes = places?.reduce((sum, count) => sum + count, 0) ?? paired;
+    const jig = tool.edge.form === 'knife-set' ? inJig(tool.edge, paired, request.strokesEach) : undefined;
+    const strokes = jig?.strokes ?? places?.reduce((sum, count) => sum + count, 0) ?? paired;
+    // The knives that are in the jig stay for the next abrasive.
+    const rounds = jig && (i % 2 === 0 ? jig.rounds : jig.rounds.toReversed());
     return {
       ...pushed(step, input),
       strokes,
-      ...likelyStrokes(strokes, i === 0 ? wornSd : clearingSd, rateSd(record, step.id)),
-      minutes: step.minutes + (strokes - step.strokes) / request.strokesPerMin,
+      ...likelyStrokes(jig ? step.strokes : strokes, i === 0 ? wornSd : clearingSd, rateSd(record, step.id)),
+      minutes:
+        step.minutes + (strokes - step.strokes) / request.strokesPerMin + (rounds ? changingMin(rounds) : 0),
       ...(renewed && { facet: step === renewed ? ('micro' as const) : ('secondary' as const) }),
       ...(places && { places }),
+      ...(rounds && { rounds }),
     };
   });
   const back = backWork(tool, request.condition, input, chosen)?.map((step) => ({
     ...pushed(step, input),
-    ...(step.prepares && likelyStrokes(step.strokes, BACK_SD, rateSd(record, step.id))),
+    // What is done by count has no range.
+    ...(step.prepares && !step.rounds && likelyStrokes(step.strokes, BACK_SD, rateSd(record, step.id))),
   }));
   const lastUm = input.abrasives.find(({ id }) => id === chosen.steps.at(-1)?.id)?.sizeUm;
   return { steps, curve, back, strops: stropSteps(tool, problem.atHand, request, lastUm) };

@@ -1,3 +1,4 @@
+import type { Rounds } from './knives-in-jig.js';
 import { countdown } from './countdown.js';
 
 /** How strokes are counted on a stone or a strop. */
@@ -8,6 +9,8 @@ export type Count = (typeof COUNTS)[number];
 interface Visit {
   readonly side?: 0 | 1;
   readonly place?: number;
+  /** The knives in the jig. */
+  readonly knives?: readonly number[];
   readonly strokes: number;
 }
 
@@ -16,7 +19,16 @@ interface Visit {
  * a side, or from as many as the number holds; singles in turn. Countdowns have their own number of strokes
  * (5-4-3-2-1 a side on stones, 10…1 on the strop: common practice, no source).
  */
-export function visitsOf(count: Count, strokes: number, places?: readonly number[]): readonly Visit[] {
+export function visitsOf(
+  count: Count,
+  strokes: number,
+  places?: readonly number[],
+  rounds?: Rounds,
+): readonly Visit[] {
+  if (rounds) {
+    const until = (round: number): number => Math.floor((strokes * round) / rounds.length);
+    return rounds.map((knives, i) => ({ knives, strokes: until(i + 1) - until(i) }));
+  }
   if (places) return places.flatMap((each, place) => (each > 0 ? [{ place, strokes: each }] : []));
   switch (count) {
     case 'through':

@@ -31,7 +31,7 @@ export interface GrindingStep extends GrindRequest {
 }
 
 /** How long a pass lasts before the blade is dipped, and the dip, s, before the heat of this one is reckoned (estimates). */
-const USUAL_PASS = {
+export const USUAL_PASS = {
   'dry-wheel': { longestS: 6, dipS: 3 },
   'wet-wheel': { longestS: undefined, dipS: 0 },
 } as const;

@@ -6,6 +6,7 @@ import type { CamberStep, CamberWork } from './camber-work.js';
 import type { GrindingStep } from './grinding-first.js';
 import type { HoningJob } from './honing-job.js';
 import type { Treatment } from './intake.js';
+import type { Rounds } from './knives-in-jig.js';
 import type { NextReading } from './next-reading.js';
 import type { PlanRequest } from './plan-request.js';
 import type { ProgressionStep } from './progression.js';
@@ -23,6 +24,8 @@ export interface PlanStep extends ProgressionStep {
   readonly facet?: Extract<Facet, 'secondary' | 'micro'>;
   /** Strokes by place across the edge, so that its curve stays; together they are `strokes`. */
   readonly places?: readonly number[];
+  /** Of a set of knives: which are in the jig, round by round. */
+  readonly rounds?: Rounds;
 }
 
 /** Care a stone of the plan wants first. */
@@ -71,6 +74,7 @@ export const WAYS_OUT = [
   'steeper-for-now',
   'shim-back',
   'part-now',
+  'shift-knives',
   'send-out',
 ] as const;
 export interface WayOut {
@@ -83,6 +87,8 @@ export interface WayOut {
   readonly stone?: { readonly kind: AbrasiveKind; readonly sizeUm: number };
   /** The micro-bevel that would do for now. */
   readonly microDeg?: number;
+  /** Steel it takes, mm³, where that tells it from the plan’s. */
+  readonly removeMm3?: number;
   /** How much of the nick to take now, and how many honings take the rest. */
   readonly nickMm?: number;
   readonly honingsAfter?: number;
@@ -94,5 +100,7 @@ export interface TooMuch {
   readonly id: string;
   readonly strokes: number;
   readonly rubbingMin: number;
+  /** Of a set of knives both are of each. */
+  readonly ofEach?: boolean;
   readonly ways: readonly WayOut[];
 }

@@ -16,7 +16,10 @@ export {
   type WayOut,
   WAYS_OUT,
 } from './honing-plan.js';
+export { likelyStrokes, spreadsOf } from './how-sure.js';
 export { intake, type IntakeLine, type Treatment, TREATMENTS } from './intake.js';
+export { evenedByPlan } from './equal-widths.js';
+export { strokesOfEach } from './knives-in-jig.js';
 export { landReason } from './land-reason.js';
 export { orderOfWork, type PlanPart, type WorkOrder } from './order-of-work.js';
 export { type AnsweredStep, planAnswer, type PlanAnswer } from './plan-answer.js';
@@ -28,6 +31,9 @@ export {
   type ProgressionStep,
 } from './progression.js';
 export { regrindAdvice, regrindMin } from './regrind-advice.js';
+export { type YearOfEdges, yearOfEdges } from './year-of-edges.js';
+export { type BackSaved, savedBack } from './saved-back.js';
+export { changesOf, fullRounds, rota } from './rota.js';
 export { type School, SCHOOLS } from './schools.js';
 export type { ShapingStep } from './shaping-work.js';
 export { isGate, type Lift, type Station, type StationKind } from './station.js';

@@ -66,7 +66,7 @@ export function stepsInOrder(
   const { shaping, back = [], camber, steps, strop, bareStrop } = plan;
   const atEdge = honedFacet(edge);
   const onStone = (part: PlanPart, facet: Facet | undefined, more: Partial<BenchStep> = {}): OrderedStep => {
-    const { id, strokes, forceN, places, facet: own } = part.of as PlanStep;
+    const { id, strokes, forceN, places, rounds, facet: own } = part.of as PlanStep;
     const worked = own ?? facet;
     return {
       abrasiveId: id,
@@ -75,6 +75,7 @@ export function stepsInOrder(
       ...(request.way === 'both' && { bothWays: true }),
       ...(worked && { facet: worked }),
       ...(places && { places }),
+      ...(rounds && { rounds }),
       ...more,
       part,
     };
@@ -216,7 +217,13 @@ function backOf(input: OrderInput, steps: Steps): readonly Station[] {
         ? [{ kind: 'stone', step }]
         : [washAfter(steps, backs[i - 1] as number, input), { kind: 'stone', step }],
     ),
-    ...(last === undefined ? [] : [{ kind: 'polished', step: last } as const, washAfter(steps, last, input)]),
+    ...(last === undefined
+      ? []
+      : [
+          // The backs of machine knives are done by count.
+          ...(input.tool.edge.form === 'knife-set' ? [] : [{ kind: 'polished', step: last } as const]),
+          washAfter(steps, last, input),
+        ]),
   ];
 }
 

@@ -5,6 +5,7 @@ import { byTurns, honedFacet } from '../work/sides.js';
 import { defaultRequest, type AskedOf } from './default-request.js';
 import type { Tool } from '../blade/tool.js';
 import type { HoningPlan, PlanStep } from './honing-plan.js';
+import type { Rounds } from './knives-in-jig.js';
 import { stepsInOrder } from './order-of-work.js';
 import type { PlanRequest } from './plan-request.js';
 import type { TooMuch, WayOut } from './honing-plan.js';
@@ -24,6 +25,8 @@ export interface AnsweredStep {
   readonly forceN?: number;
   readonly bothWays?: boolean;
   readonly places?: readonly number[];
+  /** Of a set of knives: which are in the jig, round by round. */
+  readonly rounds?: Rounds;
 }
 
 /** The plan the page would show, in the order it is done. */
@@ -71,7 +74,7 @@ function answered(tool: Tool, plan: HoningPlan, request: PlanRequest): readonly 
   return steps
     .filter(({ part }, i) => steps[i - 1]?.part.of !== part.of)
     .map(({ abrasiveId, facet, part, forceN, bothWays }): AnsweredStep => {
-      const { strokes, minutes, low, high, places } = part.of as PlanStep;
+      const { strokes, minutes, low, high, places, rounds } = part.of as PlanStep;
       return {
         abrasiveId,
         facet: (byTurns(tool.edge) ? honedFacet(tool.edge) : facet) ?? honedFacet(tool.edge) ?? 'bevel',
@@ -82,9 +85,10 @@ function answered(tool: Tool, plan: HoningPlan, request: PlanRequest): readonly 
         forceN: forceN ?? request.forceN,
         ...(bothWays && { bothWays }),
         ...(places && { places }),
+        ...(rounds && { rounds }),
       };
     });
 }
 
-const whyTooMuch = ({ strokes, rubbingMin }: TooMuch): string =>
-  `Not on these stones: ${String(strokes)} strokes on one of them, ${String(Math.round(rubbingMin))} minutes of rubbing.`;
+const whyTooMuch = ({ strokes, rubbingMin, ofEach }: TooMuch): string =>
+  `Not on these stones: ${String(strokes)} strokes on one of them${ofEach ? ' for each knife' : ''}, ${String(Math.round(rubbingMin))} minutes of rubbing.`;

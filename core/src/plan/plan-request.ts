@@ -31,6 +31,8 @@ export interface PlanRequest {
   readonly lighter?: boolean;
   /** Pulled unless said. */
   readonly way?: Way;
+  /** Strokes every knife of a set gets on every abrasive; as reckoned unless said. */
+  readonly strokesEach?: number | undefined;
   /** Only what stands in this set. */
   readonly set?: string | undefined;
   /** Stropped only; honed unless said. */

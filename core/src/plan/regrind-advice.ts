@@ -1,5 +1,5 @@
 import { stonesAtWork, type StonesRecord } from '../abrasive/at-work.js';
-import { removalPerStrokeMm3, scratchOf } from '../abrasive/removal.js';
+import { scratchOf } from '../abrasive/removal.js';
 import { isWheel } from '../abrasive/wheel.js';
 import { ASSUMED_LAND_MM } from '../blade/land-growth.js';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
@@ -10,13 +10,13 @@ import {
   type RegrindIntervalInput,
 } from '../grinding/regrind-interval.js';
 import { insist, unlessRefused } from '../base/refusal.js';
-import { STEELS, type Tool } from '../blade/tool.js';
+import type { Tool } from '../blade/tool.js';
 import { grindingStep } from './grinding-first.js';
 import { planOf } from './compose.js';
 import type { HoningPlan, PlanStep } from './honing-plan.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import type { PlanRequest } from './plan-request.js';
-import { cuttingMm } from '../work/pace.js';
+import { strokeMm3 } from './step-removal.js';
 
 /** Minutes one regrinding takes where there is no wheel to reckon with (estimate). */
 const USUAL_REGRIND_MIN = 12;
@@ -63,7 +63,7 @@ export function regrindAdvice(
   record: StonesRecord,
   regrindMin: number,
 ): RegrindAdvice {
-  const { edge, steel } = tool;
+  const { edge } = tool;
   insist(
     edge.form === 'single-bevel' && edge.secondaryDeg !== undefined,
     'edge',
@@ -71,18 +71,10 @@ export function regrindAdvice(
   );
   const atWork = new Map(stonesAtWork(bench, record).map((stone) => [stone.id, stone]));
   /** What a step’s stone takes off, mm³ a minute. */
-  const mm3PerMin = ({ id, forceN }: PlanStep): number => {
-    const stone = atWork.get(id);
+  const mm3PerMin = (step: PlanStep): number => {
+    const stone = atWork.get(step.id);
     insist(stone !== undefined, 'steps', 'A stone of this plan is not here any more: plan anew.');
-    return (
-      request.strokesPerMin *
-      removalPerStrokeMm3(
-        stone.removalMm3PerNm,
-        forceN ?? request.forceN,
-        cuttingMm(stone.strokeMm, request.way ?? 'pull'),
-        STEELS[steel].factor,
-      )
-    );
+    return request.strokesPerMin * strokeMm3(tool, stone, step, request);
   };
   const marksUm = ({ id }: PlanStep): number => {
     const stone = atWork.get(id);
@@ -118,7 +110,7 @@ export function regrindAdvice(
 }
 
 /** The same blade with one bevel where it has two. */
-function onOneBevel({ edge, name, family, steel }: Tool): Tool {
+export function onOneBevel({ edge, name, family, steel }: Tool): Tool {
   if (edge.form !== 'single-bevel') return { edge, name, family, steel };
   const { secondaryDeg, landMm: _land, microDeg: _micro, microLandMm: _microLand, ...rest } = edge;
   return { name, family, steel, edge: { ...rest, primaryDeg: secondaryDeg ?? edge.primaryDeg } };

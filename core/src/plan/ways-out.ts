@@ -9,6 +9,7 @@ import { familyFacts } from '../blade/families.js';
 import type { ToolAtWork } from '../work/edge-at-work.js';
 import { planOf, unjudged } from './compose.js';
 import type { HoningPlan, WayOut } from './honing-plan.js';
+import { strokesOfEach } from './knives-in-jig.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import type { PlanRequest } from './plan-request.js';
 
@@ -31,7 +32,9 @@ export function planHoning(
   const rubbingMin = rubbedSteps(plan).reduce((sum, { strokes }) => sum + strokes, 0) / request.strokesPerMin;
   if (!most || (most.strokes <= TOO_MANY_STROKES && rubbingMin <= TOO_LONG_MIN)) return plan;
   const { id, strokes } = most;
-  return { ...plan, tooMuch: { id, strokes, rubbingMin, ways: waysOut(tool, bench, request, record, plan) } };
+  const ways = waysOut(tool, bench, request, record, plan);
+  const ofEach = tool.edge.form === 'knife-set' && tool.edge.count > 1;
+  return { ...plan, tooMuch: { id, strokes, rubbingMin, ...(ofEach && { ofEach }), ways } };
 }
 
 type Worked = Omit<HoningPlan, 'verdicts'>;
@@ -43,8 +46,11 @@ const rubbedSteps = ({
   camber,
 }: Worked): readonly { id: string; strokes: number }[] => [
   ...(shaping ? [shaping] : []),
-  ...back,
-  ...steps,
+  ...[...back, ...steps].map(({ id, strokes, rounds }) => ({
+    id,
+    // Of a set it is what each knife gets.
+    strokes: rounds ? strokesOfEach(strokes, rounds) : strokes,
+  })),
   ...(camber ? [camber] : []),
 ];
 
@@ -74,6 +80,7 @@ function waysOut(
     ...bySteeper(tool, request, planned),
     ...byShim(tool, request, planned),
     ...byParts(request, planned),
+    ...byShifting(tool.edge, request, planned),
   ]
     .filter(({ minutes = Infinity }) => minutes < plan.totalMin)
     .sort((a, b) => (a.minutes ?? Infinity) - (b.minutes ?? Infinity))
@@ -200,6 +207,16 @@ function byParts(request: PlanRequest, planned: Planned): readonly WayOut[] {
   if (least === 0 || !plan) return [];
   const honingsAfter = Math.ceil((nickMm - nowMm) / nowMm - 1e-9);
   return [{ way: 'part-now', minutes: plan.totalMin, nickMm: nowMm, honingsAfter, ask: { condition } }];
+}
+
+/** Two knives of a set shifted sideways, so that what one leaves the next one takes: honed as if only dull (from memory). */
+function byShifting(edge: Edge, { condition }: PlanRequest, planned: Planned): readonly WayOut[] {
+  if (edge.form !== 'knife-set' || edge.count < 2 || condition.kind !== 'nicked') return [];
+  const dull: Condition = { kind: 'dull' };
+  const plan = planned({ condition: dull });
+  if (!isWorkable(plan)) return [];
+  const { totalMin, job } = plan;
+  return [{ way: 'shift-knives', minutes: totalMin, removeMm3: job.removeMm3, ask: { condition: dull } }];
 }
 
 const soonest = (ways: readonly WayOut[]): readonly WayOut[] =>

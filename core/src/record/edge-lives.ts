@@ -1,6 +1,7 @@
 import type { LifeInterval } from './edge-life.js';
 import { familyFacts, type UseMeasure } from '../blade/families.js';
 import type { Tool } from '../blade/tool.js';
+import { grindingShares } from './grinding-shares.js';
 import { lastingOf, usualOf, withOther, type Lasting, type Span } from './lasting.js';
 import { usedIn, type Session } from './session.js';
 import { yearly } from './yearly.js';
@@ -19,7 +20,7 @@ export interface EdgeSpan {
   /** The angle it was honed at. */
   readonly deg?: number;
   readonly who?: string;
-  /** What the honing that made it took, min. */
+  /** What the honing that made it took, its share of the next grinding with it, min. */
   readonly madeMin?: number;
 }
 
@@ -36,7 +37,7 @@ export interface UsualOf<T> extends Usual {
   /** How many were used until they were blunt, and how many there were in all. */
   readonly blunt: number;
   readonly edges: number;
-  /** What a honing for one of them took, as a mean, min; absent where none was timed. */
+  /** What a honing for one of them took, its share of the grinding with it, as a mean, min; absent where none was timed. */
   readonly honingMin?: number;
 }
 
@@ -94,6 +95,7 @@ export function measureOf(tool: Tool, history: readonly { readonly session: Sess
  */
 export function edgeSpans(measure: UseMeasure, sessions: readonly Session[]): readonly EdgeSpan[] {
   const spans: EdgeSpan[] = [];
+  const grinding = grindingShares(sessions);
   let made: Pick<EdgeSpan, 'deg' | 'madeMin'> = {};
   let uses: Session[] = [];
   const close = (sharpened: boolean): void => {
@@ -108,7 +110,10 @@ export function edgeSpans(measure: UseMeasure, sessions: readonly Session[]): re
     if (session.kind !== 'honing') continue;
     const { setting, minutes } = session;
     const deg = setting?.angleDeg ?? made.deg;
-    made = { ...(deg !== undefined && { deg }), ...(minutes !== undefined && { madeMin: minutes }) };
+    made = {
+      ...(deg !== undefined && { deg }),
+      ...(minutes !== undefined && { madeMin: minutes + (grinding.get(session) ?? 0) }),
+    };
   }
   close(false);
   return spans;

@@ -22,7 +22,8 @@ export { ladderOf } from './ladder.js';
 export { laggingPlaces } from './lagging.js';
 export { landPmMm } from './land-doubt.js';
 export { type LifeEntry, lifeOf } from './life.js';
-export { nextSpell, USUAL_LATE_COSTS } from './next-spell.js';
+export { isKeptByStrop, nextSpell, USUAL_LATE_COSTS } from './next-spell.js';
+export { nextCamberReading } from './next-camber-reading.js';
 export { type RateReading, rateReadings } from './rate-readings.js';
 export {
   amount,
@@ -47,6 +48,7 @@ export {
   type SessionStep,
   type Use,
 } from './session.js';
+export { backPmMm, settingPmDeg, TIP_TIMES } from './state-doubt.js';
 export { itemOf } from './step-work.js';
 export { readingsNow, stonesRecord, type UseOfStone, usesOfStones } from './stones-record.js';
 export { STROP_EVERY_MIN, type StropRhythm } from './strop-rhythm.js';

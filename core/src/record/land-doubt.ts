@@ -6,7 +6,7 @@ export const LAND_READ_SD_MM = 0.025;
 const LAND_PM = { measured: 2 * LAND_READ_SD_MM, entered: 0.1, ground: 0.1 } as const;
 /** Of a land that was assumed, and of what was reckoned to have grown since: so much of it either way (95 %, estimates). */
 const ASSUMED_SHARE = 0.8;
-const GROWN_SHARE = 0.5;
+const GROWN_SHARE = 0.7;
 
 /** What the reckoning of a land starts from. */
 export type LandFrom = 'entered' | 'assumed' | 'measured' | 'ground';

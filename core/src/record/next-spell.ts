@@ -14,20 +14,29 @@ interface NextSpell {
   readonly spell: number;
   /** The chance that it finds it blunt. */
   readonly blunt: number;
-  /** The use at which honing costs least; absent where that is when it is blunt. */
+  /** The use at which honing costs least; absent where that is when it is blunt, and while the strop keeps it. */
   readonly dueAt?: number;
   /** That use is nearer now than after the spell. */
   readonly due: boolean;
 }
 
-/** @returns undefined where too little is known, or the edge is unused */
-export function nextSpell({
-  life,
-  state,
-  lateCosts,
-}: Pick<ToolRecord, 'life' | 'state' | 'lateCosts'>): NextSpell | undefined {
-  return life && nextSpellOf(life, state.sinceHoned[life.measure], lateCosts);
+/**
+ * What the strop brings back is honed once the strop no longer does, not by age.
+ * @returns undefined where too little is known, or the edge is unused
+ */
+export function nextSpell(
+  record: Pick<ToolRecord, 'life' | 'state' | 'lateCosts' | 'strop'>,
+): NextSpell | undefined {
+  const { life, state, lateCosts } = record;
+  const next = life && nextSpellOf(life, state.sinceHoned[life.measure], lateCosts);
+  if (!next || !isKeptByStrop(record)) return next;
+  const { dueAt: _byAge, ...kept } = next;
+  return { ...kept, due: false };
 }
+
+/** The strop keeps it, and still helps. */
+export const isKeptByStrop = ({ strop }: Pick<ToolRecord, 'strop'>): boolean =>
+  strop !== undefined && !strop.spent;
 
 /** {@link nextSpell} of an edge used so much. */
 export function nextSpellOf(

@@ -1,6 +1,7 @@
 import type { Session } from './session.js';
 import type { RackState, Tool } from '../blade/tool.js';
 import type { RecordedSession } from './edge-state.js';
+import { nextSpell } from './next-spell.js';
 import { PLAIN_HAND, RACK_RULES, readiness, type Readiness } from './readiness.js';
 import { proposedUse, toolRecord } from './tool-record.js';
 
@@ -99,6 +100,18 @@ describe('readiness', () => {
       .withContext('a strop takes no nick out')
       .toBe('regrind');
     expect(judged(chisel, recordOf(...chipped, { kind: 'grinding' }, honed)).state).toBe('ready');
+  });
+
+  it('leaves a carving edge that the strop keeps to the strop, however old it is by its lives', () => {
+    const edge = [used(20), stropped, used(20), stropped, used(15, false), honed] as RecordedSession[];
+    const lives = Array.from({ length: 8 }, () => edge).flat();
+    const old = recordOf(...lives, used(20), stropped, used(20), stropped, used(20), stropped, used(5));
+    const record = toolRecord(gouge, old, []);
+    expect(readiness(gouge, record).state).toBe('ready');
+    expect(nextSpell(record)?.dueAt).toBeUndefined();
+    // Without the strop, it would be asked for.
+    const { strop: _strop, ...bare } = record;
+    expect(nextSpell(bare)?.due).toBeTrue();
   });
 
   it('sends a carving edge to the stone once the strop has been at it eight times', () => {

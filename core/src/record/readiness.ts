@@ -167,8 +167,7 @@ export const RACK_RULES: readonly RackRule[] = [
     footing:
       'The law of lives is this tool’s own, edges honed while they still cut counted as that, beside like tools where it has few; the cheapest age is Barlow and Hunter’s (1960). What a dull edge costs is an estimate, and yours to set.',
     reason: (_tool, record, hand) => {
-      // What the strop brings back is honed once the strop no longer does.
-      const next = record.strop && !record.strop.spent ? undefined : nextSpell(record);
+      const next = nextSpell(record);
       if (!next?.due) return undefined;
       return {
         why: `Used ${amount(next.used, next.measure, hand)} since it was honed: a spell of ${amount(next.spell, next.measure, hand)} more would find it blunt ${percent(next.blunt, hand)} of the time. Its edges usually last ${usualWords(next.life, hand)}.`,

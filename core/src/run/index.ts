@@ -23,9 +23,10 @@ export {
   SKIPS,
 } from './events.js';
 export { burrOf, ledBack } from './gates.js';
+export { knivesMade, knivesOwed, roundAt } from './in-the-jig.js';
 export { type RunPlan, takenToBench } from './run-plan.js';
 export { sessionsOfRun } from './run-record.js';
-export type { Run } from './run-state.js';
+export type { Run, RunStep } from './run-state.js';
 export { runTable } from './run-table.js';
 export { afterEvent, beginRun, runOf, strokesLeft } from './run.js';
 export { type Face, stanceOf } from './stance.js';

@@ -1,5 +1,6 @@
 import { purposeOf } from '../plan/bench-step.js';
 import { strokesOf, type Count } from '../plan/counting.js';
+import type { Rounds } from '../plan/knives-in-jig.js';
 import type { Station } from '../plan/station.js';
 import type { Burr } from '../record/session.js';
 import {
@@ -37,9 +38,13 @@ export function changeStep(run: Run, index: number, change: (step: RunStep) => P
 
 /** More strokes wanted at a step; worked by place, they are plain ones from here on. */
 export const wantMore = (run: Run, index: number): Run =>
-  changeStep(run, index, ({ planned, target, strokes }) => ({
-    target: Math.max(target, strokes) + moreStrokes(planned),
+  changeStep(run, index, ({ planned, target, strokes, rounds }) => ({
+    target: planned + evenly(Math.max(target, strokes) - planned + moreStrokes(planned), rounds),
   }));
+
+/** As many in every round at least, so that no knife gets more than another. */
+const evenly = (strokes: number, rounds?: Rounds): number =>
+  rounds ? rounds.length * Math.ceil(strokes / rounds.length) : strokes;
 
 /** Counted another way: a countdown has strokes of its own. */
 export const counted = (run: Run, index: number, count: Count): Run =>

@@ -3,6 +3,7 @@ import { placesMade } from '../plan/counting.js';
 import { afterGrinding } from '../plan/grinding-first.js';
 import type { StationKind } from '../plan/station.js';
 import type { Session, SessionStep } from '../record/session.js';
+import { knivesOwed } from './in-the-jig.js';
 import { edgeWord } from './edge-word.js';
 import type { Skip } from './events.js';
 import type { Run } from './run-state.js';
@@ -52,7 +53,7 @@ function honedIn(run: Run, forces: readonly number[]): Session | undefined {
   if (steps.length === 0) return undefined;
   // A run of an earlier release had no word for its edge.
   const word = plan.order && edgeWord(proof, forces);
-  const notes = plan.order && skippedWords(run.skipped);
+  const notes = [plan.order ? skippedWords(run.skipped) : '', owedWords(run)].filter(Boolean).join(' ');
   return {
     toolId: plan.toolId,
     kind: plan.steps.every(({ afterBurr }) => afterBurr) ? 'stropping' : 'honing',
@@ -110,6 +111,20 @@ const WHY: Readonly<Record<Skip, string>> = {
 function skippedWords(skipped: Run['skipped']): string {
   if (skipped.length === 0) return '';
   return `Left out: ${skipped.map(({ kind, why }) => `${SKIPPED[kind]} (${WHY[why]})`).join(', ')}.`;
+}
+
+/** Of a set broken off on its way: what which knife is still owed, so that the next run can even it. */
+function owedWords({ steps }: Run): string {
+  return steps
+    .map((step, i) => {
+      const owed = step.strokes > 0 ? knivesOwed(step) : [];
+      const words = owed.flatMap((strokes, knife) =>
+        strokes > 0 ? [`knife ${String(knife + 1)}: ${String(strokes)}`] : [],
+      );
+      return words.length === 0 ? '' : `Strokes owed at step ${String(i + 1)}, ${words.join(', ')}.`;
+    })
+    .filter(Boolean)
+    .join(' ');
 }
 
 const rounded = (minutes: number): number => Math.round(minutes * 100) / 100;

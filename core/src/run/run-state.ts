@@ -1,5 +1,6 @@
 import type { Care } from '../abrasive/care.js';
 import type { Count } from '../plan/counting.js';
+import type { Rounds } from '../plan/knives-in-jig.js';
 import type { Station, StationKind } from '../plan/station.js';
 import type { Burr, Proof } from '../record/session.js';
 import type { BurrFeel, GateWord, Told } from './answers.js';
@@ -17,6 +18,8 @@ export interface RunStep {
   readonly count: Count;
   /** Strokes by place, where it is worked so. */
   readonly places?: readonly number[];
+  /** Of a set: which knives are in the jig, round by round. */
+  readonly rounds?: Rounds;
   /** The planned step it goes on with, for one put in on the way. */
   readonly like?: number;
 }

@@ -28,7 +28,7 @@ export function beginRun(plan: RunPlan, at: string): Run {
     plan,
     stations: stationsOf(plan),
     at: 0,
-    steps: plan.steps.map(({ abrasiveId, strokes, places, count = 'through' }) => ({
+    steps: plan.steps.map(({ abrasiveId, strokes, places, rounds, count = 'through' }) => ({
       abrasiveId,
       planned: strokes,
       target: strokes,
@@ -36,6 +36,7 @@ export function beginRun(plan: RunPlan, at: string): Run {
       minutes: 0,
       count,
       ...(places && { places }),
+      ...(rounds && { rounds }),
     })),
     lagged: [],
     scratched: {},

@@ -30,18 +30,28 @@ export function calipered(curve: TrueCurve, widthMm: number, random: () => numbe
   return { by: 'caliper', camberMm: camber.mm, pmMm: camber.pmMm, leanMm: lean.mm };
 }
 
-/** The iron as one shaving reads it: its thickness to 5 µm, its width to the half millimetre. */
+/** How a shaving’s thickness is taken: to a division, and how far a curled shaving misleads (standard deviation), mm. */
+interface Gauge {
+  readonly divisionMm: number;
+  readonly heldSdMm: number;
+}
+const MICROMETER: Gauge = { divisionMm: 0.005, heldSdMm: 0 };
+export const CALIPER: Gauge = { divisionMm: CALIPER_DIVISION_MM, heldSdMm: 0.004 };
+
+/** The iron as one shaving reads it: its thickness by a gauge, its width to the half millimetre. */
 export function shaved(
   curve: TrueCurve,
   { widthMm, bedDeg }: { readonly widthMm: number; readonly bedDeg: number },
   shavingMm: number,
   random: () => number,
+  { divisionMm, heldSdMm } = MICROMETER,
 ): CamberRead {
   const noise = (): number => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
   const thickMm = Math.max(0.02, shavingMm + 0.004 * noise());
   const trueWidth = widthMm * Math.sqrt(thickMm / sinDeg(bedDeg) / Math.max(curve.camberMm, 1e-4));
   const seenMm = Math.round(2 * Math.min(widthMm, trueWidth + 0.4 * noise())) / 2;
-  const seen = Math.round(thickMm * 200) / 200;
+  const heldMm = thickMm + (heldSdMm > 0 ? heldSdMm * noise() : 0);
+  const seen = Math.max(1, Math.round(heldMm / divisionMm)) * divisionMm;
   const read = camberReading({
     widthMm,
     bedDeg,

@@ -82,7 +82,9 @@ const EXAMPLES: readonly (readonly [
     },
     { honings: 27, meanMin: 0.8809 },
   ],
+  ['hollowed-back', { wheelRadiusMm: 75, backMm: 30, edgeRimMm: 3, farRimMm: 3 }, { chordMm: 24, rimsMm: 6 }],
   ['countdown', { from: 5 }, { strokes: 30 }],
+  ['rota', { pieces: 5, slots: 2, strokesEach: 40, strokesPerRound: 20 }, { swaps: 4 }],
   ['countdown', { from: 10, sides: 1 }, { strokes: 55 }],
   [
     'edge-work',

@@ -100,6 +100,10 @@ export const EDGE_FIGURES: Readonly<Record<EdgeForm, readonly FigureField[]>> = 
     WIDTH,
     THICKNESS,
     angle('bevelDeg', 'Bevel angle'),
+    {
+      ...length('jigMm', 'Length of the jig', 'Empty where it holds two'),
+      optional: true,
+    },
   ],
   scraping: [EDGE_LENGTH, THICKNESS, angle('bevelDeg', 'Bevel angle')],
 };

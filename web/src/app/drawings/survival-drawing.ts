@@ -9,8 +9,10 @@ import {
 } from '@mellow-anvil/core/record';
 import { Figures } from '../ui/figures';
 
-const VIEW = { width: 640, height: 236 } as const;
-const PLOT = { left: 52, right: 620, top: 16, bottom: 186 } as const;
+const VIEW = { width: 640, height: 240 } as const;
+const PLOT = { left: 56, right: 620, top: 16, bottom: 186 } as const;
+/** The middle of what stands under the drawing lies between these, so that it is whole in large letters too. */
+const NOW_WORDS = { left: 226, right: 414 } as const;
 const POINTS = 60;
 /** The drawing ends where one edge in fifty still cuts, or a little past what is used. */
 const LAST_SHARE = 0.02;
@@ -32,7 +34,7 @@ interface Step {
       <svg [attr.viewBox]="'0 0 ' + view.width + ' ' + view.height" role="img" [attr.aria-label]="s.told">
         <path class="grid" [attr.d]="s.grid" />
         @for (mark of s.shares; track mark.words) {
-          <text class="quiet" x="44" [attr.y]="mark.y + 5" text-anchor="end">{{ mark.words }}</text>
+          <text class="quiet" x="50" [attr.y]="mark.y + 5" text-anchor="end">{{ mark.words }}</text>
         }
         <path class="band" [attr.d]="s.band" />
         @if (s.steps) {
@@ -40,18 +42,24 @@ interface Step {
         }
         <path class="law" [attr.d]="s.law" />
         @for (mark of s.ticks; track $index) {
-          <text class="quiet" [attr.x]="mark.x" y="204" text-anchor="middle">{{ mark.words }}</text>
+          <text
+            class="quiet"
+            [class.between]="mark.between"
+            [attr.x]="mark.x"
+            y="204"
+            [attr.text-anchor]="mark.anchor"
+          >
+            {{ mark.words }}
+          </text>
         }
         @if (s.due; as due) {
           <path class="due" [attr.d]="'M' + due.x + ' 16V186'" />
-          <text [attr.x]="due.x + 6" y="30">{{ due.words }}</text>
+          <text class="due-words" [attr.x]="due.x + 6" y="30">{{ due.words }}</text>
         }
         @if (s.spell; as spell) {
           <path class="spell" [attr.d]="spell.path" />
           <circle class="now" [attr.cx]="spell.x" [attr.cy]="spell.y" r="7" />
-          <text class="now-words" [attr.x]="spell.words.x" y="228" [attr.text-anchor]="spell.words.anchor">
-            {{ spell.words.text }}
-          </text>
+          <text class="now-words" [attr.x]="spell.under" y="231" text-anchor="middle">{{ spell.words }}</text>
         }
       </svg>
     }
@@ -103,12 +111,27 @@ interface Step {
       fill: var(--ink);
       font-size: 15px;
     }
+    .due-words {
+      paint-order: stroke;
+      stroke: var(--surface);
+      stroke-width: 5;
+    }
     .now-words {
       font-weight: 700;
     }
     .quiet {
       fill: var(--muted);
       font-size: 13px;
+    }
+    /* Drawn small, it is written large. */
+    @media (max-width: 40rem) {
+      text,
+      .quiet {
+        font-size: 23px;
+      }
+      .between {
+        display: none;
+      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -152,7 +175,12 @@ export class SurvivalDrawing {
         y: y(share),
         words: share === 1 ? 'all' : share === 0 ? 'none' : 'half',
       })),
-      ticks: ticks.map((of) => ({ x: x(of), words: words(Math.round(of)) })),
+      ticks: ticks.map((of, i) => ({
+        x: x(of),
+        words: words(Math.round(of)),
+        anchor: i === ticks.length - 1 ? 'end' : 'middle',
+        between: i % 2 === 0,
+      })),
       band: `M${curve(high).join('L')}L${curve(low).toReversed().join('L')}Z`,
       law: `M${curve(life).join('L')}`,
       steps: stepsPath(this.seen(), most, at),
@@ -168,20 +196,13 @@ export class SurvivalDrawing {
             .map((_, i) => next.used + (next.spell * i) / POINTS)
             .map((of) => at(of, lastPast(life, of)))
             .join('L')}`,
-          words: nowWords(x(next.used), `now ${words(next.used)}, the next spell ${words(next.spell)}`),
+          words: `now ${words(next.used)}, the next spell ${words(next.spell)}`,
+          under: Math.min(NOW_WORDS.right, Math.max(NOW_WORDS.left, x(next.used))),
         },
       }),
       told: `How many edges still cut after how much use: half of them after ${usual}.`,
     };
   });
-}
-
-function nowWords(
-  x: number,
-  text: string,
-): { readonly x: number; readonly anchor: string; readonly text: string } {
-  const middle = (PLOT.left + PLOT.right) / 2;
-  return { x, anchor: x > middle ? 'end' : 'start', text };
 }
 
 /** Steps down at each end that was seen; past the last one nothing was. */

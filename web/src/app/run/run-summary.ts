@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
-import { edgeWord, type Run } from '@mellow-anvil/core/run';
+import { edgeWord, knivesOwed, type Run } from '@mellow-anvil/core/run';
 import { AbrasivesStore } from '../data/abrasives.store';
 import { Figures } from '../ui/figures';
 import { outcomeWords } from '../words/entry-words';
@@ -20,7 +20,7 @@ import { outcomeWords } from '../words/entry-words';
           <li>
             <b class="figure">{{ step.strokes }}</b>
             {{ step.strokes === 1 ? 'stroke' : 'strokes' }} on the {{ step.name }},
-            {{ figures.minutes(step.minutes) }}
+            {{ figures.minutes(step.minutes) }}{{ step.owed }}
           </li>
         }
       </ul>
@@ -86,6 +86,7 @@ export class RunSummaryCard {
       .map((step) => ({
         ...step,
         name: this.nameOf()(step.abrasiveId),
+        owed: owedWords(knivesOwed(step)),
       })),
   );
   protected readonly outcome = computed(() => {
@@ -93,4 +94,10 @@ export class RunSummaryCard {
     const word = edgeWord(proof);
     return outcomeWords({ proof, ...(burr && { burr }), ...(word && { word }) });
   });
+}
+
+/** Of a set broken off: which knife is still owed what. */
+function owedWords(owed: readonly number[]): string {
+  const words = owed.flatMap((strokes, i) => (strokes > 0 ? [`knife ${i + 1} is owed ${strokes}`] : []));
+  return words.length === 0 ? '' : `; ${words.join(', ')}`;
 }

@@ -34,16 +34,8 @@ import { ProofGate } from './proof-gate';
 import { provedWords } from '../words/proof-words';
 import { RunSummaryCard } from './run-summary';
 import { RunsStore } from '../data/runs.store';
-import {
-  CARE_TITLES,
-  DOUBLE_BURR_OFF,
-  MACHINE_REFIT,
-  OIL_WASH,
-  STATION_TEXT,
-  TOLD,
-  sideNamesOf,
-  type StationText,
-} from '../words/station-words';
+import { STATION_TEXT, TOLD, sideNamesOf, type StationText } from '../words/station-words';
+import { textAtHand, titleAtHand } from '../words/station-at-hand';
 import { MarkerGate } from './marker-gate';
 import { StayAwake } from '../platform/stay-awake';
 import { RunList } from './run-list';
@@ -92,6 +84,8 @@ export class RunPage {
   private readonly tapper = viewChild<ElementRef<HTMLElement>>('next');
 
   protected readonly view = toSignal(toObservable(this.bench).pipe(switchMap((bench) => bench.view$)));
+  /** The round whose knives were last said to be in the jig. */
+  protected readonly changed = signal('');
   protected readonly looked = signal(false);
   protected readonly stopping = signal(false);
   protected readonly other = signal(false);
@@ -168,30 +162,7 @@ export class RunPage {
   /** A station that is only done, in words. */
   protected readonly text = computed((): StationText | undefined => {
     const station = this.station();
-    if (!station) return undefined;
-    const text = STATION_TEXT[station.kind];
-    switch (station.kind) {
-      case 'care':
-        return {
-          title: `${CARE_TITLES[station.care]} ${this.nameOf()(station.abrasiveId)}`,
-          does: [
-            station.after
-              ? 'For next time, while the bench is wet. It goes into the stone’s own record.'
-              : 'Before the edge touches it. It goes into the stone’s own record.',
-          ],
-          done: text.done,
-        };
-      case 'wash':
-        return station.oil ? { ...text, does: [OIL_WASH, ...text.does] } : text;
-      case 'burr-off':
-        return this.sideNames().length === 2 && this.tool()?.edge.form !== 'single-bevel'
-          ? { ...text, does: [DOUBLE_BURR_OFF] }
-          : text;
-      case 'refit':
-        return this.tool()?.edge.form === 'knife-set' ? MACHINE_REFIT : text;
-      default:
-        return text;
-    }
+    return station && textAtHand(station, this.tool()?.edge, this.nameOf());
   });
   /** Whether the station is only done, by one large target. */
   protected readonly plain = computed(() => {
@@ -200,19 +171,7 @@ export class RunPage {
   });
   protected readonly title = computed(() => {
     const [step, station, text] = [this.step(), this.station(), this.text()];
-    if (step) return step.name;
-    if (station?.kind === 'proof' && station.before) return 'Prove it before the strop';
-    if (station?.kind === 'grind' && station.pastColour) return 'Grind past the colour';
-    if (this.raises()) return 'Is the burr up?';
-    const names = this.sideNames();
-    if (station?.kind === 'burr' && station.side !== undefined)
-      return `Feel for the burr: ${names[1 - station.side] ?? ''}`;
-    if (station?.kind === 'marker' && station.wheel) return 'Colour the bevel for the wheel';
-    if (station?.kind === 'marker' && station.side !== undefined)
-      return `Colour the ${names[station.side] ?? 'bevel'}`;
-    if (station?.kind === 'set' && station.facet === 'primary') return 'Set the guide to the primary';
-    if (station?.kind === 'set' && station.facet === 'micro') return 'Set the guide to the micro-bevel';
-    return text?.title ?? '';
+    return step?.name ?? (station && text ? titleAtHand(station, this.tool()?.edge, text) : '');
   });
   protected readonly strokesMade = computed(
     () => this.run()?.steps.reduce((sum, { strokes }) => sum + strokes, 0) ?? 0,
@@ -342,8 +301,25 @@ export class RunPage {
   }
 
   protected count(strokes: number): void {
-    this.add({ kind: 'strokes', count: strokes });
+    // Knives are changed first: the tap says that they are in.
+    if (strokes > 0 && this.changing()) {
+      this.changed.set(this.step()?.change?.round ?? '');
+      return;
+    }
+    // Ten more end where the knives are changed.
+    this.add({ kind: 'strokes', count: Math.min(strokes, this.ofRound() ?? strokes) });
   }
+
+  /** Knives are to be changed before the next stroke. */
+  protected readonly changing = computed(() => {
+    const round = this.step()?.change?.round;
+    return round !== undefined && round !== this.changed();
+  });
+  /** Of a set: strokes left of the round, while there are rounds. */
+  protected readonly ofRound = computed(() => {
+    const step = this.step();
+    return step?.tally && step.visit?.left;
+  });
 
   protected burr(felt: BurrFelt): void {
     this.add({ kind: 'burr', ...felt });
@@ -351,6 +327,12 @@ export class RunPage {
 
   /** The station at hand as when all is well: its strokes made, its question answered. */
   protected allWell(): void {
+    const [ofRound, left] = [this.ofRound(), this.step()?.left ?? 0];
+    if (ofRound !== undefined && (this.changing() || ofRound < left)) this.count(ofRound);
+    else this.asPlanned();
+  }
+
+  private asPlanned(): void {
     const run = this.run();
     for (const fact of run ? asPlanned(run) : []) this.add(fact);
   }
@@ -361,7 +343,7 @@ export class RunPage {
       const kind = run.stations[run.at]?.kind;
       if (run.at < index && (kind === 'grind' || kind === 'isolate')) return;
       const before = run.events;
-      this.allWell();
+      this.asPlanned();
       if (this.run()?.events === before) return;
     }
   }

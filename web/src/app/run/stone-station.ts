@@ -5,11 +5,11 @@ import { Select } from 'primeng/select';
 import type { SizedAbrasive } from '@mellow-anvil/core/abrasive';
 import type { Tool } from '@mellow-anvil/core/blade';
 import { type Count, COUNTS, visitAt, visitsOf } from '@mellow-anvil/core/plan';
-import { type Run, strokesLeft } from '@mellow-anvil/core/run';
+import { knivesMade, knivesOwed, roundAt, type Run, type RunStep, strokesLeft } from '@mellow-anvil/core/run';
 import { FingerDrawing, placeName } from '../drawings/finger-drawing';
 import type { Figures } from '../ui/figures';
 import { Beat } from '../platform/beat';
-import { COUNT_WORDS, feelFor, sideNamesOf } from '../words/station-words';
+import { changeWords, COUNT_WORDS, feelFor, knivesWords, sideNamesOf } from '../words/station-words';
 
 /** A stone's step as the bench shows it. */
 interface StoneView {
@@ -23,13 +23,22 @@ interface StoneView {
   readonly count: Count;
   readonly feel: string;
   readonly perMin: number;
-  /** One side alone, whatever way it is counted. */
-  readonly oneSide: boolean;
+  /** One side alone, or by the knives of a set: however else it could be counted. */
+  readonly fixed: boolean;
   /** Strokes by place, and the place at hand. */
   readonly places?: readonly number[];
   readonly at?: number;
   /** The side or place being worked, and how many are left of this visit. */
   readonly visit?: { readonly words: string; readonly left: number };
+  /** Of a set: what is done with the knives before the next stroke, and which round that is. */
+  readonly change?: { readonly words: string; readonly then: string; readonly round: string };
+  /** Of a set: what each knife has had of what it is owed. */
+  readonly tally?: readonly {
+    readonly knife: number;
+    readonly made: number;
+    readonly of: number;
+    readonly in: boolean;
+  }[];
 }
 
 export function stoneView(
@@ -62,11 +71,34 @@ export function stoneView(
     strokes: step.strokes,
     count: step.count,
     feel: feelFor(stone, planned, run.plan.steps, figures),
-    oneSide: planned?.side !== undefined,
+    fixed: planned?.side !== undefined || step.rounds !== undefined,
     perMin: run.plan.strokesPerMin,
     ...(step.places && { places: step.places }),
     ...(visit?.place !== undefined && { at: visit.place }),
     ...(visit && words && { visit: { words, left: visit.left } }),
+    ...(step.rounds && setView(step, roundAt(run, index), index, planned?.facet === 'back')),
+  };
+}
+
+/** The part of the view that goes by the knives of a set. */
+function setView(
+  step: RunStep,
+  round: ReturnType<typeof roundAt>,
+  index: number,
+  back: boolean,
+): Pick<StoneView, 'visit' | 'change' | 'tally'> {
+  const made = knivesMade(step);
+  const owed = knivesOwed(step);
+  const change = round?.change && changeWords(round.change, round.knives, back);
+  return {
+    ...(round && { visit: { words: knivesWords(round.knives), left: round.left } }),
+    ...(round && change && { change: { ...change, round: `${index} ${round.index}` } }),
+    tally: made.map((strokes, i) => ({
+      knife: i + 1,
+      made: strokes,
+      of: strokes + (owed[i] ?? 0),
+      in: round?.knives.includes(i + 1) ?? false,
+    })),
   };
 }
 
@@ -84,6 +116,8 @@ export class StoneStation {
   readonly step = input.required<StoneView>();
   readonly counted = output<number>();
   readonly countedBy = output<Count>();
+  /** The knives are to be changed before the next stroke. */
+  readonly changing = input(false);
   protected readonly ten = TEN;
   protected readonly counts = COUNTS.map((value) => ({ value, label: COUNT_WORDS[value] }));
 }

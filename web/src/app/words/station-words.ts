@@ -241,6 +241,39 @@ export const COUNT_WORDS: Readonly<Record<Count, string>> = {
   singles: 'In turn, one each',
 };
 
+/** @example knivesWords([1, 3]) // Knives 1 and 3 */
+export const knivesWords = (knives: readonly number[]): string =>
+  `${knives.length === 1 ? 'Knife' : 'Knives'} ${listed(knives)}`;
+
+const listed = (knives: readonly number[]): string =>
+  knives.length < 2 ? knives.join('') : `${knives.slice(0, -1).join(', ')} and ${String(knives.at(-1))}`;
+
+/** What is done with the knives before the next stroke, in words a gloved hand can follow. */
+export function changeWords(
+  { takeOut, putIn }: { readonly takeOut: readonly number[]; readonly putIn: readonly number[] },
+  knives: readonly number[],
+  back: boolean,
+): { readonly words: string; readonly then: string } {
+  if (back) {
+    return {
+      words: `Knife ${listed(knives)}, its back`,
+      then: 'Lay it flat, hold it down all along. Tap when it lies.',
+    };
+  }
+  if (putIn.length === 0) {
+    return {
+      words: `${knivesWords(knives)} stay in`,
+      then: 'Feel that each is still home and tight. Tap to go on.',
+    };
+  }
+  const out = takeOut.length === 0 ? '' : `Take out ${listed(takeOut)}, `;
+  const words = `${out}put in ${listed(putIn)}`;
+  return {
+    words: words.charAt(0).toUpperCase() + words.slice(1),
+    then: 'Press each home all along, tighten, look that no edge touches another. Tap when it is in.',
+  };
+}
+
 export const SKIP_WORDS: Readonly<Record<Skip, string>> = {
   'not-needed': 'Not needed here',
   'done-before': 'Done before',

@@ -10,11 +10,12 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Stored } from '@mellow-anvil/contract';
 import type { Tool } from '@mellow-anvil/core/blade';
 import type { CamberRead } from '@mellow-anvil/core/camber';
-import type { Session } from '@mellow-anvil/core/record';
+import { nextCamberReading, type Session } from '@mellow-anvil/core/record';
 import { AbrasivesStore } from '../../data/abrasives.store';
 import { Desk } from '../../data/desk';
 import { camberWords } from '../../words/entry-words';
@@ -25,7 +26,7 @@ import { Figures } from '../../ui/figures';
 import { Notices } from '../../platform/notices';
 import { ToolsStore } from '../../data/tools.store';
 import type { Iron } from './camber-draft';
-import { asIron, designed, draftOf, type CamberDraft } from './camber-draft';
+import { asIron, bedOf, designed, draftOf, type CamberDraft } from './camber-draft';
 import { DesignPanel } from './design-panel';
 import { MakePanel } from './make-panel';
 import { ReadCaliper } from './read-caliper';
@@ -51,10 +52,20 @@ const BYS: readonly { readonly value: By; readonly label: string }[] = [
   { value: 'tracks', label: 'By the board’s tracks' },
 ];
 
+/** How a reading is named where one is advised. */
+const READ_BY = {
+  shaving: 'a shaving’s thickness and width',
+  light: 'the light under a straightedge',
+  caliper: 'the caliper, at nine places',
+} as const satisfies Record<CamberRead['by'], string>;
+/** A shaving nobody gave, mm. */
+const USUAL_SHAVING_MM = 0.05;
+
 /** The vise's side for irons: how the edge is curved across its width, designed, made, read back, followed. */
 @Component({
   selector: 'ma-camber-side',
   imports: [
+    Button,
     DesignPanel,
     FormsModule,
     MakePanel,
@@ -115,6 +126,25 @@ export class CamberSide {
       return `Kept for the next honing: ${plan.camber.places.join(' · ')} strokes, left to right, on the ${this.nameOf()(plan.camber.id)}.`;
     if (plan?.curveToGrind) return 'Kept for next time: the curve is to be ground to its template.';
     return 'As it stands, the next honing needs no strokes by place to change the curve.';
+  });
+
+  /** The reading that would save most of the strokes by place. */
+  protected readonly worthReading = computed(() => {
+    const [state, iron] = [this.state(), this.iron()];
+    if (!state || !iron) return '';
+    const step = this.answer()?.plan?.camber;
+    const changeMm = step ? Math.abs(step.wantedMm - state.camberMm) : 0;
+    const next = nextCamberReading(state, {
+      widthMm: iron.edge.widthMm,
+      bedDeg: bedOf(iron),
+      shavingMm: draftOf(iron).shavingMm ?? USUAL_SHAVING_MM,
+      ...(step && changeMm > 0 && { minPerMm: step.minutes / changeMm }),
+    });
+    if (!next) return '';
+    const { by, costMin, savesMin, pmMm, leavesPmMm } = next;
+    const saves =
+      savesMin === undefined ? '' : ` It saves about ${this.figures.minutes(savesMin)} of strokes.`;
+    return `Worth reading next: ${READ_BY[by]}, ${this.figures.minutes(costMin)}. ± ${this.figures.sliver(pmMm)} becomes ± ${this.figures.sliver(leavesPmMm)}.${saves}`;
   });
 
   constructor() {

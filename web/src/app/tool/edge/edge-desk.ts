@@ -56,6 +56,12 @@ import { changed } from '../../platform/change';
     .drawings:not(:has(ma-front-view svg)) {
       grid-template-columns: minmax(0, 1fr);
     }
+    /* Alone, it leaves room for two rows of figures under it. */
+    .drawings:not(:has(ma-front-view svg)) ma-edge-section {
+      justify-self: center;
+      width: 100%;
+      max-width: 41rem;
+    }
     .gap {
       padding: 2rem 1rem;
     }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import {
   amount,
   edgeIntervals,
+  isKeptByStrop,
   nextSpell,
   type Session,
   surviving,
@@ -76,7 +77,7 @@ interface Group {
     }
     li {
       display: grid;
-      grid-template-columns: 8rem 11rem minmax(4rem, 1fr) minmax(0, 1.2fr);
+      grid-template-columns: 8rem 13rem minmax(4rem, 1fr) minmax(0, 1.2fr);
       gap: 0 0.8rem;
       align-items: center;
       padding: 0.2rem 0;
@@ -137,7 +138,11 @@ export class EdgeLifePanel {
     const next = nextSpell(this.record());
     if (!next) return '';
     const due =
-      next.dueAt === undefined ? '' : ` Honing costs least at about ${this.words(next.dueAt)} of use.`;
+      next.dueAt !== undefined
+        ? ` Honing costs least at about ${this.words(next.dueAt)} of use.`
+        : isKeptByStrop(this.record())
+          ? ' It is kept by the strop; the stone is due once that no longer helps.'
+          : '';
     return `Used ${this.words(next.used)} now: a spell of ${this.words(next.spell)} more would find it blunt ${this.figures.number(100 * next.blunt, 0)} % of the time.${due}`;
   });
 

@@ -109,7 +109,7 @@ describe('LifeSide', () => {
     );
     expect(entries()[1]).toContain('30 min in oak, still cutting');
     expect(textOf(fixture, '.sum')).toContain('honed 3 times');
-    expect(textOf(fixture, '.sum')).toContain('Last set to 30.6°, on 5 Jun 2026.');
+    expect(textOf(fixture, '.sum')).toContain('Last set to 30.6° ± 2°, on 5 Jun 2026.');
     await press(fixture, 'Sharpening');
     expect(entries().length).toBe(3);
   });

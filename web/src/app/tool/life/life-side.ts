@@ -9,11 +9,14 @@ import type { Stored } from '@mellow-anvil/contract';
 import { formatDay } from '@mellow-anvil/core/base';
 import type { Tool } from '@mellow-anvil/core/blade';
 import {
+  backPmMm,
   type EdgeState,
   landPmMm,
   type Session,
   SESSION_KINDS,
   type SessionKind,
+  settingPmDeg,
+  TIP_TIMES,
 } from '@mellow-anvil/core/record';
 import type { Facet } from '@mellow-anvil/core/work';
 import { AbrasivesStore } from '../../data/abrasives.store';
@@ -27,6 +30,9 @@ import { LifeCharts } from './life-charts';
 
 const AT_FIRST = 5;
 import { landAgainstWords } from '../../words/land-words';
+
+/** Shorter than that it is told in micrometres, mm. */
+const SLIVER_MM = 0.1;
 
 /** The vise's fourth side: everything that was done with the tool in hand, and what it changed. */
 @Component({
@@ -158,9 +164,16 @@ export class LifeSide {
         : ` The land is ${this.figures.length(state.landMm)} ± ${this.figures.length(landPmMm(state))}, reckoned from ${FROM[state.landFrom]} and ${state.honingsSinceThen === 1 ? 'one honing' : `${state.honingsSinceThen} honings`} since.${landAgainstWords(state, this.figures)}`;
     return (
       `Since ${formatDay(first.session.startedAt)}: honed ${honings === 1 ? 'once' : `${honings} times`}, ` +
-      `the edge ${this.figures.length(state.backMm)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}${this.lastSet(state)}`
+      `the edge ${this.back(state.backMm, honings)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}${this.lastSet(state)}`
     );
   });
+
+  /** In micrometres, where hundredths of a millimetre would say too little. */
+  private back(backMm: number, honings: number): string {
+    const words = (mm: number): string =>
+      backMm < SLIVER_MM ? this.figures.sliver(mm) : this.figures.length(mm);
+    return `${words(backMm)} ± ${words(backPmMm(backMm, honings))}`;
+  }
 
   /** The faces that were honed, as they are reckoned to stand. */
   protected readonly faces = computed(() => {
@@ -173,7 +186,8 @@ export class LifeSide {
         const marks = marksUm === undefined ? '' : `, marks about ${this.figures.number(marksUm, 1)} µm deep`;
         return `${FACE_WORDS[facet]} ${this.figures.length(lengthMm)} long at ${this.figures.angle(angleDeg)}${marks}`;
       });
-    const tip = `Its tip should be about ${this.figures.number(tipUm, 1)} µm round by now.`;
+    const [least, most] = [tipUm / TIP_TIMES, tipUm * TIP_TIMES].map((um) => this.figures.number(um, 1));
+    const tip = `Its tip should be about ${this.figures.number(tipUm, 1)} µm round by now (${least} to ${most}).`;
     return `By its strokes: ${told.join('; ')}. ${tip}`;
   });
 
@@ -186,7 +200,7 @@ export class LifeSide {
       projectionMm === undefined
         ? ''
         : `, ${this.figures.length(projectionMm)} out of the ${seatName ?? 'guide'}`;
-    return ` Last set to ${this.figures.angle(angleDeg)}${by}${out}, on ${formatDay(at)}.`;
+    return ` Last set to ${this.figures.angle(angleDeg)} ± ${this.figures.angle(settingPmDeg(lastSetting))}${by}${out}, on ${formatDay(at)}.`;
   }
 
   protected day({ session }: Entry): string {

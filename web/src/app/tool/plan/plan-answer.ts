@@ -3,7 +3,13 @@ import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { type Abrasive, costOfUse, scratchOf, type SizedAbrasive } from '@mellow-anvil/core/abrasive';
 import { type Edge, type Manner, TIP_RADIUS_UM } from '@mellow-anvil/core/blade';
-import type { HoningPlan, PlanPart, PlanRequest, WorkOrder } from '@mellow-anvil/core/plan';
+import {
+  type HoningPlan,
+  type PlanPart,
+  type PlanRequest,
+  strokesOfEach,
+  type WorkOrder,
+} from '@mellow-anvil/core/plan';
 import type { AtWheel } from '../../data/wheel-passes';
 import { MarksSwatch } from '../../drawings/marks-swatch';
 import { StoneGlyph } from '../../drawings/stone-glyph';
@@ -195,7 +201,7 @@ export class PlanAnswer {
           ? [
               {
                 stone,
-                what: PART_WORDS[part.what],
+                what: `${PART_WORDS[part.what]}${eachWords(part)}`,
                 strokes: String(strokes),
                 minutes: this.figures.minutes(minutes),
                 bar: (BAR * strokes) / most,
@@ -286,4 +292,10 @@ function likelyOf({ of }: PlanPart, most: number): Row['likely'] {
     anchor: right ? 'end' : 'start',
     words: `${String(low)}–${String(high)}`,
   };
+}
+
+/** Of a set: what every knife gets. */
+function eachWords({ of }: PlanPart): string {
+  const rounds = 'rounds' in of ? of.rounds : undefined;
+  return rounds ? `, ${String(strokesOfEach(of.strokes, rounds))} a knife` : '';
 }

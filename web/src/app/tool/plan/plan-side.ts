@@ -37,7 +37,10 @@ import { PlanAnswer } from './plan-answer';
 import { PlanAsks } from './plan-asks';
 import { PlanResult } from './plan-result';
 import { PlansStore } from '../../data/plans.store';
+import { BackPanel } from './back-panel';
+import { EqualPanel } from './equal-panel';
 import { RegrindPanel } from './regrind-panel';
+import { YearPanel } from './year-panel';
 import { SchoolsPanel } from './schools-panel';
 import { SweepPanel } from './sweep-panel';
 import { WaysPanel } from './ways-panel';
@@ -55,7 +58,10 @@ type Draft = Omit<Plan, 'result'>;
     PlanAnswer,
     PlanAsks,
     PlanResult,
+    BackPanel,
+    EqualPanel,
     RegrindPanel,
+    YearPanel,
     RouterLink,
     SchoolsPanel,
     SweepPanel,
@@ -181,6 +187,7 @@ export class PlanSide {
   });
   private readonly records = toSignal(inject(RecordsStore).records$, { initialValue: {} as Records });
   protected readonly perYear = computed(() => this.records()[this.tool().id]?.honingsPerYear);
+  protected readonly life = computed(() => this.records()[this.tool().id]?.life);
 
   private readonly draft$ = combineLatest([this.desk.answer$, this.desk.setUp$, this.desk.tool$]).pipe(
     map(([answer, setUp, tool]) => answer && tool && this.draft(tool.id, answer, setUp)),

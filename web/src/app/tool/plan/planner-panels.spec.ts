@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { Abrasive } from '@mellow-anvil/core/abrasive';
-import type { Condition } from '@mellow-anvil/core/blade';
+import type { Abrasive, OwnedAbrasive } from '@mellow-anvil/core/abrasive';
+import type { Condition, Tool } from '@mellow-anvil/core/blade';
 import {
   compareSchools,
   type HoningPlan,
@@ -8,6 +8,9 @@ import {
   planHoning,
   type PlanRequest,
   regrindAdvice,
+  regrindMin,
+  savedBack,
+  yearOfEdges,
   type TooMuch,
   type WayOut,
   type WorkOrder,
@@ -17,6 +20,9 @@ import { IRON, playServer, stone } from '../../testing/page';
 import { ConditionAsk } from './condition-ask';
 import { IntakePanel } from './intake-panel';
 import { RegrindPanel } from './regrind-panel';
+import { BackPanel } from './back-panel';
+import { EqualPanel } from './equal-panel';
+import { YearPanel } from './year-panel';
 import { SchoolsPanel } from './schools-panel';
 import { WaysPanel } from './ways-panel';
 import { WorkList } from './work-list';
@@ -191,6 +197,63 @@ describe('the planner’s panels', () => {
     expect(textOf(fixture, '.told')).toContain(`${later} honings to a regrinding`);
     await typeInto(fixture, 'One regrinding takes', '0');
     expect(textOf(fixture, '.told')).toContain('Give more than 0');
+  });
+
+  it('tell a year of every angle, with one bevel and two, least minutes first', () => {
+    const life = {
+      measure: 'minutes' as const,
+      ...{ shape: 2.5, scale: 100, worth: 9, amount: 90, low: 80, high: 100 },
+      ...{ blunt: 9, unended: 2, yearly: 600, inWood: [], atDeg: [], byHand: [] },
+    };
+    const fixture = shown(YearPanel, { tool: IRON, request, stones: bench, record: {}, life });
+    const years = yearOfEdges(IRON, request, bench, {}, life, regrindMin(IRON, bench));
+    const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('tbody tr')];
+    expect(rows.length).toBe(years.length);
+    expect(rows[0]?.textContent).toContain(
+      `${Math.round((years[0]?.honingMin ?? 0) + (years[0]?.grindingMin ?? 0))} min`,
+    );
+    expect(textOf(fixture, 'tr.now')).toContain('30°, as it is now');
+
+    const { yearly: _, ...unknown } = life;
+    const none = shown(YearPanel, { tool: IRON, request, stones: bench, record: {}, life: unknown });
+    expect(textOf(none, '.told')).toContain('A year’s use and three edges');
+  });
+
+  it('set hollowing an old back beside flattening it whole, or say what does not fit', async () => {
+    const wheel: OwnedAbrasive = { ...stone('wheel', '1000'), name: 'Wheel', kind: 'dry-wheel' };
+    const stones = [...bench, wheel];
+    const old = { backMm: 25, edgeRimMm: 3, farRimMm: 3, passes: 2, pitsMm: 0.1, rimPitsMm: 0.05 };
+    const fixture = shown(BackPanel, { tool: IRON, request, stones });
+    const { hollowed, whole } = savedBack(IRON, old, stones, request);
+    expect(whole.minutes).toBeGreaterThan(hollowed.minutes);
+    expect(textOf(fixture, '.told')).toContain('On the Wheel');
+    expect(textOf(fixture, 'ma-hollowed-back-drawing')).toContain('2 hollows');
+    await typeInto(fixture, 'Rim at the edge', '1');
+    expect(textOf(fixture, '.told')).toContain('Leave 2 mm flat at the edge at least');
+    await typeInto(fixture, 'Rim at the edge', '3');
+    expect(textOf(shown(BackPanel, { tool: IRON, request, stones: bench }), '.told')).toContain('no wheel');
+  });
+
+  it('tell how far the knives of a set lie apart, and what evens them', async () => {
+    const set: Tool = {
+      name: 'Knives',
+      family: 'planer-knives',
+      steel: 'high-speed',
+      edge: { form: 'knife-set', count: 2, lengthMm: 150, widthMm: 20, thicknessMm: 3, bevelDeg: 40 },
+    };
+    const asked: PlanRequest = { ...request, finishUm: 30 };
+    const fixture = shown(EqualPanel, {
+      tool: set,
+      plan: planHoning(set, bench, asked),
+      request: asked,
+      stones: bench,
+    });
+    expect(textOf(fixture, '.told')).toContain('Measure each with a caliper');
+    await typeInto(fixture, 'Knife 1, edge to far side', '20');
+    await typeInto(fixture, 'Knife 2, edge to far side', '19.9');
+    expect(textOf(fixture, '.told')).toMatch(/They lie 0\.1 mm apart.*knife 1: \d+ strokes/);
+    await typeInto(fixture, 'Knife 2, edge to far side', '20');
+    expect(textOf(fixture, '.told')).toBe('They are equal.');
   });
 
   it('lay the work out in order, with what a stone’s readings say', () => {

@@ -11,18 +11,8 @@ import { SCHOOL_WORDS } from '../../words/condition-words';
   selector: 'ma-schools',
   imports: [Button],
   templateUrl: './schools-panel.html',
+  styleUrl: '../../ui/table.css',
   styles: `
-    table {
-      border-collapse: collapse;
-      width: 100%;
-    }
-    th,
-    td {
-      text-align: left;
-      padding: 0.4rem 0.7rem 0.4rem 0;
-      border-bottom: 1px solid var(--line);
-      vertical-align: middle;
-    }
     .number {
       text-align: right;
       white-space: nowrap;

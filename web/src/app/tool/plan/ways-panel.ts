@@ -85,14 +85,16 @@ interface Told {
 export class WaysPanel {
   readonly tooMuch = input.required<TooMuch>();
   readonly stones = input.required<readonly OwnedAbrasive[]>();
+  /** Steel the long way takes, mm³. */
+  readonly removeMm3 = input(0);
   readonly taken = output<WayOut>();
 
   private readonly figures = inject(Figures);
 
   protected readonly why = computed(() => {
-    const { id, strokes, rubbingMin } = this.tooMuch();
+    const { id, strokes, rubbingMin, ofEach } = this.tooMuch();
     const stone = this.stones().find((each) => each.id === id)?.name ?? 'one of them';
-    return `${this.figures.number(strokes, 0)} strokes on the ${stone}, ${this.figures.minutes(rubbingMin)} of rubbing. Sooner done otherwise:`;
+    return `${this.figures.number(strokes, 0)} strokes on the ${stone}${ofEach ? ' for each knife' : ''}, ${this.figures.minutes(rubbingMin)} of rubbing. Sooner done otherwise:`;
   });
 
   protected readonly told = computed((): readonly Told[] =>
@@ -139,6 +141,12 @@ export class WaysPanel {
           tap: 'Plan it so',
         };
       }
+      case 'shift-knives':
+        return {
+          what: 'Hone them as dull, and shift two sideways',
+          how: `one to the left, one to the right, by more than the nick is wide, so that what one leaves the next one takes: ${this.figures.number(way.removeMm3 ?? 0, 0)} mm³ of steel against ${this.figures.number(this.removeMm3(), 0)} with all of them down to the nick. Only where the machine’s manual lets knives be shifted.`,
+          tap: 'Plan it so',
+        };
       case 'send-out':
         return { what: 'Send it out', how: 'to a grinder who keeps it cool.' };
     }

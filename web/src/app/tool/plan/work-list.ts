@@ -8,6 +8,7 @@ import {
   type PlanPart,
   type PlanStep,
   type Station,
+  strokesOfEach,
   type StropStep,
   visitsOf,
   type WorkOrder,
@@ -245,7 +246,7 @@ export class WorkList {
         return {
           ...row,
           ...this.likely(part.of),
-          lead: 'the back, flat on the stone',
+          lead: `${this.eachKnife(part.of)}the back, flat on the stone`,
           why: this.backWhy(id),
         };
       case 'shape': {
@@ -264,7 +265,7 @@ export class WorkList {
         return {
           ...row,
           ...this.likely(part.of),
-          lead: `${this.eachKnife(strokes)}${this.sides(part)}${this.facet(part.of)}${this.figures.number(row.stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
+          lead: `${this.eachKnife(part.of)}${this.sides(part)}${this.facet(part.of)}${this.figures.number(row.stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
           minutes: minutes - (this.plan().care?.find((care) => care.id === id)?.minutes ?? 0),
           why: [this.plan().verdicts.find((verdict) => verdict.id === id)?.why ?? '', this.learned(id)]
             .join(' ')
@@ -313,6 +314,8 @@ export class WorkList {
   private backWhy(id: string): string {
     const { edge } = this.tool();
     const { back = [], wholeBackMin } = this.plan();
+    if (edge.form === 'knife-set')
+      return 'Backs first, through every paper: what was ground rolls over to them. One knife after the other.';
     const part =
       edge.form === 'single-bevel' && edge.back === 'shim'
         ? 'A blade new to the bench: over the shim, polished at the very edge.'
@@ -323,10 +326,17 @@ export class WorkList {
   }
 
   /** Of a set of machine knives every one gets the same. */
-  private eachKnife(strokes: number): string {
+  private eachKnife({
+    strokes,
+    rounds,
+  }: {
+    readonly strokes: number;
+    readonly rounds?: readonly (readonly number[])[];
+  }): string {
     const { edge } = this.tool();
-    if (edge.form !== 'knife-set' || edge.count < 2) return '';
-    return `${String(Math.ceil(strokes / edge.count))} on each of ${String(edge.count)} knives · `;
+    if (edge.form !== 'knife-set' || !rounds || edge.count < 2) return '';
+    const together = rounds.map((round) => round.join('+')).join(', ');
+    return `${String(strokesOfEach(strokes, rounds))} on each of ${String(edge.count)} knives: ${together} · `;
   }
 
   /** A blade of several facets is honed on the one at its edge, or on its secondary before that: which it is. */

@@ -1,0 +1,64 @@
+import type { Edge } from '@mellow-anvil/core/blade';
+import type { Station } from '@mellow-anvil/core/plan';
+import {
+  CARE_TITLES,
+  DOUBLE_BURR_OFF,
+  MACHINE_REFIT,
+  OIL_WASH,
+  sideNamesOf,
+  STATION_TEXT,
+  type StationText,
+} from './station-words';
+
+/** What is said at a station while it is at hand. */
+export function textAtHand(
+  station: Station,
+  edge: Edge | undefined,
+  nameOf: (id: string) => string,
+): StationText {
+  const text = STATION_TEXT[station.kind];
+  switch (station.kind) {
+    case 'care':
+      return {
+        title: `${CARE_TITLES[station.care]} ${nameOf(station.abrasiveId)}`,
+        does: [
+          station.after
+            ? 'For next time, while the bench is wet. It goes into the stone’s own record.'
+            : 'Before the edge touches it. It goes into the stone’s own record.',
+        ],
+        done: text.done,
+      };
+    case 'wash':
+      return station.oil ? { ...text, does: [OIL_WASH, ...text.does] } : text;
+    case 'burr-off':
+      return sideNamesOf(edge).length === 2 && edge?.form !== 'single-bevel'
+        ? { ...text, does: [DOUBLE_BURR_OFF] }
+        : text;
+    case 'refit':
+      return edge?.form === 'knife-set' ? MACHINE_REFIT : text;
+    default:
+      return text;
+  }
+}
+
+/** Its heading; a stone has its own name. */
+export function titleAtHand(station: Station, edge: Edge | undefined, { title }: StationText): string {
+  const names = sideNamesOf(edge);
+  switch (station.kind) {
+    case 'proof':
+      return station.before ? 'Prove it before the strop' : title;
+    case 'grind':
+      return station.pastColour ? 'Grind past the colour' : title;
+    case 'burr':
+      if (station.wanted) return 'Is the burr up?';
+      return station.side === undefined ? title : `Feel for the burr: ${names[1 - station.side] ?? ''}`;
+    case 'marker':
+      if (station.wheel) return 'Colour the bevel for the wheel';
+      return station.side === undefined ? title : `Colour the ${names[station.side] ?? 'bevel'}`;
+    case 'set':
+      if (station.facet === 'primary') return 'Set the guide to the primary';
+      return station.facet === 'micro' ? 'Set the guide to the micro-bevel' : title;
+    default:
+      return title;
+  }
+}
