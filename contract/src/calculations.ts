@@ -30,6 +30,7 @@ import { edgeLife } from '@mellow-anvil/core/record';
 import type { Calculation } from './calculation.js';
 import { camberCalculations } from './camber-calculations.js';
 import { guideCalculations } from './guide-calculations.js';
+import { longEdgeCalculations } from './long-edge-calculations.js';
 import { workCalculations } from './work-calculations.js';
 import { id, number, oneOf, related, whole } from './fields.js';
 import { withFields } from './shape.js';
@@ -62,6 +63,7 @@ const words = Joi.string().required();
 /** The calculations this release offers at `POST /api/calc/<name>`. */
 export const calculations: Readonly<Record<string, Calculation>> = {
   ...guideCalculations,
+  ...longEdgeCalculations,
   ...camberCalculations,
   ...workCalculations,
   grit: {

@@ -148,6 +148,47 @@ describe('tools', () => {
   });
 });
 
+describe('an old edge on the rack', () => {
+  const old = {
+    name: 'Old drawknife',
+    family: 'drawknife',
+    steel: 'laminated',
+    edge: {
+      ...chisel.edge,
+      widthMm: 190,
+      secondaryDeg: undefined,
+      back: 'hollowed',
+      hollowMm: 20,
+      farRimMm: 3,
+    },
+    handles: { fromEdgeMm: 45, lengthMm: 120, thickMm: 30, towardsBevelDeg: 10, besideMm: 5 },
+    held: 'bevel-down',
+    bought: {
+      on: '2026-05-16',
+      verdict: 'project',
+      minutes: 92,
+      recessionMm: 0.5,
+      leftMm: 13,
+      yearsLow: 36,
+      yearsHigh: 130,
+    },
+  };
+
+  it('keeps its hollowed back, its handles and how it was looked over', () => {
+    expect(fieldsOf(toolSchema, old)).toEqual([]);
+    expect(fieldsOf(toolSchema, { ...old, bought: { ...old.bought, verdict: 'maybe' } })).toEqual([
+      'bought.verdict',
+    ]);
+    expect(fieldsOf(toolSchema, { ...old, handles: { ...old.handles, towardsBevelDeg: 95 } })).toEqual([
+      'handles.towardsBevelDeg',
+    ]);
+    // A hollow's figures without a hollow say what to change.
+    expect(sentence(toolSchema, { ...old, edge: { ...old.edge, back: 'flat' } })).toMatch(
+      /belong to a back that is hollowed/,
+    );
+  });
+});
+
 describe('the rest of the bench', () => {
   it('takes the generic guide, and refuses a guide without seats or with two of one name', () => {
     const guide = GENERIC_SIDE_CLAMPING_GUIDE;
@@ -262,6 +303,8 @@ describe('the rest of the bench', () => {
   });
 });
 
+const HANDLES = { fromEdgeMm: 45, lengthMm: 120, thickMm: 30, towardsBevelDeg: 10, besideMm: 5 };
+
 describe('calculations', () => {
   it('answer by core what their schemas allow, in the form their schemas promise', () => {
     const guide = seatGeometry(
@@ -305,6 +348,12 @@ describe('calculations', () => {
           limitC: 200,
         },
       ],
+      'held-ways': [{ towardsBevelDeg: 10, bevelDeg: 28 }],
+      'handles-at-wheel': [
+        { handles: HANDLES, face: 'bevel', bevelDeg: 28, thicknessMm: 5, wheelRadiusMm: 75 },
+      ],
+      'handles-at-slab': [{ handles: HANDLES, face: 'back', backMm: 25, edgeMm: 200, stoneMm: 70 }],
+      'strokes-along': [{ along: 'parts', edgeMm: 230, stoneMm: 70, strokes: 30 }],
       'hollowed-back': [{ wheelRadiusMm: 75, backMm: 30, edgeRimMm: 3, farRimMm: 3 }],
       'hollow-grind': [{ wheelRadiusMm: 75, thicknessMm: 4, bevelDeg: 25 }],
       camber: [{ widthMm: 50, bedDeg: 45, shavingMm: 0.05, passStepMm: 40 }],

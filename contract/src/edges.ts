@@ -76,6 +76,13 @@ const onlyOverShim = <T>(schema: NumberSchema<T>): NumberSchema<T> =>
       : undefined;
   });
 
+const onlyHollowed = <T>(schema: NumberSchema<T>): NumberSchema<T> =>
+  related(schema, (_value: number, { back }) =>
+    back === 'hollowed'
+      ? undefined
+      : 'A hollow’s figures belong to a back that is hollowed: choose that, or leave them out.',
+  );
+
 const singleBevel = (backRegisters: boolean): ObjectSchema<SingleBevelEdge> =>
   shape<SingleBevelEdge>({
     form: form('single-bevel'),
@@ -89,12 +96,16 @@ const singleBevel = (backRegisters: boolean): ObjectSchema<SingleBevelEdge> =>
     grind,
     grindRadiusMm: grindRadius,
     polishedMm: number('polishedMm').optional(),
+    hollowMm: onlyHollowed(number('hollowMm')).optional(),
+    hollows: onlyHollowed(whole('backPasses')).optional(),
+    hollowDeepMm: onlyHollowed(number('hollowDeepMm')).optional(),
+    farRimMm: onlyHollowed(number('farRimMm')).optional(),
     shimMm: onlyOverShim(number('shimMm')).optional(),
     shimAtMm: onlyOverShim(number('shimAtMm')).optional(),
     back: (backRegisters
-      ? oneOf('Back', ['flat', 'rim'] as const).messages({
+      ? oneOf('Back', ['flat', 'rim', 'hollowed'] as const).messages({
           'any.only':
-            'This tool registers on its flat back, so its back is never bevelled over a shim: choose flat or rim.',
+            'This tool registers on its flat back, so its back is never bevelled over a shim: choose flat, rim or hollowed.',
         })
       : oneOf('Back', BACKS)) as StringSchema<SingleBevelEdge['back']>,
     front: front,

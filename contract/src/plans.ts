@@ -1,16 +1,19 @@
-import { Joi, type NumberSchema } from './joi.js';
+import { Joi, type NumberSchema, type ObjectSchema } from './joi.js';
 import { shape, withFields } from './shape.js';
 import { ABRASIVE_KIND_NAMES, CARE_KINDS } from '@mellow-anvil/core/abrasive';
 import { type Condition, CONDITIONS, type Fault, FAULTS } from '@mellow-anvil/core/blade';
 import {
+  ALONG,
   type BackStep,
   type CamberRequest,
   type CamberStep,
   type GrindingStep,
   type GrindRequest,
   type HoningJob,
+  type Hollowing,
   type HoningPlan,
   type NextReading,
+  type OldBackRequest,
   type PlanCare,
   type PlanRequest,
   type PlanStep,
@@ -86,12 +89,17 @@ export const planRequestSchema = shape<PlanRequest>({
   lighter: Joi.boolean().optional(),
   way: oneOf('Stroke', WAYS).optional(),
   strokesEach: whole('strokesEach').optional(),
+  along: oneOf('Along the edge', ALONG).optional(),
   set: line('Set', 40).optional(),
   camber: shape<CamberRequest>({
     positions: Joi.number().valid(0, 3, 5).required().messages({ '*': 'Places: choose 0, 3 or 5.' }),
     nowMm: number('camberReadMm', 'Camber now'),
     leanMm: number('leanMm').optional(),
     factor: number('camberFactor').optional(),
+  }).optional(),
+  oldBack: shape<OldBackRequest>({
+    pitsMm: number('pitsMm', 'Deepest pit'),
+    wheelId: id.optional(),
   }).optional(),
   stropOnly: Joi.boolean().optional(),
   strop: Joi.boolean().optional(),
@@ -152,12 +160,18 @@ export const roundsSchema = Joi.array()
   .items(Joi.array().items(whole('pieces').optional()).min(1).max(12))
   .min(1)
   .max(100);
+/** How strokes are laid along an edge longer than its stone. */
+export const laidSchema: ObjectSchema = shape<NonNullable<PlanStep['along']>>({
+  way: oneOf('Along the edge', ALONG),
+  visits: whole('visits'),
+});
 const planStep = withFields<ProgressionStep, Omit<PlanStep, keyof ProgressionStep>>(stepSchema, {
   low: figure.integer().optional(),
   high: figure.integer().optional(),
   forceN: figure.optional(),
   places: places.optional(),
   rounds: roundsSchema.optional(),
+  along: laidSchema.optional(),
   facet: oneOf('Face', ['secondary', 'micro'] as const).optional(),
 });
 
@@ -230,6 +244,7 @@ const result = shape<HoningPlan>({
         forceN: number('forceN').optional(),
         prepares: Joi.boolean().required(),
         rounds: roundsSchema.optional(),
+        along: laidSchema.optional(),
       }),
     )
     .max(500)
@@ -251,6 +266,15 @@ const result = shape<HoningPlan>({
     nowMm: Joi.number().min(-1e3).max(1e3).required(),
   }).optional(),
   grinding: grindingSchema.optional(),
+  hollowing: shape<Hollowing>({
+    wheelId: id,
+    rimMm: figure,
+    hollows: figure.integer(),
+    chordMm: figure,
+    depthMm: figure,
+    removeMm3: figure,
+    minutes: figure,
+  }).optional(),
   job: jobSchema,
   steps: Joi.array().items(planStep).max(500).required(),
   settingMin: figure.optional(),

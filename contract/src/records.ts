@@ -146,6 +146,7 @@ const edgeState = shape<EdgeState>({
   honedAt: instant.optional(),
   groundAt: instant.optional(),
   camber: camberState.optional(),
+  backRim: Joi.object({ mm: figure, backMm: figure }).optional(),
   sharpenedAt: instant.optional(),
   stropsSinceHoned: figure,
   sinceHoned: wear.required(),

@@ -3,6 +3,7 @@ import { shape } from './shape.js';
 import { CARE_KINDS } from '@mellow-anvil/core/abrasive';
 import { MANNERS } from '@mellow-anvil/core/blade';
 import {
+  type BackHollow,
   type BenchStep,
   COUNTS,
   type Lift,
@@ -27,7 +28,7 @@ import {
 } from '@mellow-anvil/core/run';
 import { FACETS } from '@mellow-anvil/core/work';
 import { id, instant, line, number, oneOf, whole } from './fields.js';
-import { conditionSchema, roundsSchema } from './plans.js';
+import { conditionSchema, laidSchema, roundsSchema } from './plans.js';
 import { placesSchema, settingSchema } from './sessions.js';
 
 /** Events one request may bring: what a tablet gathers in a long spell without the server. */
@@ -53,15 +54,15 @@ const planStep = shape<BenchStep>({
   places: placesSchema.optional(),
   curve: flag,
   rounds: roundsSchema.optional(),
+  along: laidSchema.optional(),
 });
 
-const grinding = shape<RunGrinding>({
-  wheelId: id,
-  stopShortMm: number('stopShortMm'),
+const passes = {
   passes: whole('passes').optional(),
   passS: number('seconds', 'A pass').optional(),
   dipS: number('seconds', 'A dip').optional(),
-});
+};
+const grinding = shape<RunGrinding>({ wheelId: id, stopShortMm: number('stopShortMm'), ...passes });
 
 const stepAt = Joi.number().integer().min(0).max(1000).required();
 const facet = oneOf('Face', FACETS).optional();
@@ -76,6 +77,16 @@ const STATIONS: Readonly<Record<StationKind, SchemaMap>> = {
   template: {},
   joint: { nickMm: number('nickMm') },
   grind: { grinding: grinding.required(), pastColour: flag },
+  hollow: {
+    hollowing: shape<BackHollow>({
+      wheelId: id,
+      rimMm: number('edgeRimMm'),
+      hollows: whole('backPasses'),
+      chordMm: number('hollowMm'),
+      depthMm: number('hollowDeepMm'),
+      ...passes,
+    }).required(),
+  },
   heat: {},
   set: { setting: settingSchema.required(), facet },
   lift: {
@@ -87,6 +98,7 @@ const STATIONS: Readonly<Record<StationKind, SchemaMap>> = {
     }).required(),
   },
   marker: { steeper: flag, wheel: flag, side },
+  'colour-back': {},
   stone: { step: stepAt },
   polished: { step: stepAt },
   burr: { wanted: flag, side, step: stepAt.optional() },

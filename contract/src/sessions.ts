@@ -5,6 +5,7 @@ import type { SessionSetting, StopUsed } from '@mellow-anvil/core/guide';
 import {
   BURRS,
   type Chips,
+  type HollowedIn,
   type Outcome,
   PROOFS,
   type Session,
@@ -118,6 +119,7 @@ export const sessionSchema = shape<Session>({
   landMm: number('landMm').optional(),
   landLeftMm: number('landMm', 'Land left').optional(),
   camber: camberRead.optional(),
+  hollowedBack: shape<HollowedIn>({ rimMm: number('edgeRimMm'), depthMm: number('hollowDeepMm') }).optional(),
   setting: settingSchema.optional(),
   steps: Joi.array().items(step).max(100).optional(),
   use: useSchema.optional(),

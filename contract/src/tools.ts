@@ -1,21 +1,25 @@
 import { shape } from './shape.js';
 import { Refusal } from '@mellow-anvil/core/base';
 import {
+  type Bought,
   CAMBER_JOBS,
   type CamberDesign,
   type Edge,
   edgeChain,
   FAMILY_NAMES,
   frontProfile,
+  type Handles,
   type HostPlane,
   MANNERS,
   type Overruling,
   RACK_STATES,
   STEEL_NAMES,
   type Tool,
+  WAYS_UP,
 } from '@mellow-anvil/core/blade';
+import { OLD_VERDICTS } from '@mellow-anvil/core/plan';
 import { edge } from './edges.js';
-import { atField, instant, line, notes, number, oneOf } from './fields.js';
+import { atField, day, instant, line, notes, number, oneOf } from './fields.js';
 
 export const hostSchema = shape<HostPlane>({
   bedDeg: number('bedDeg'),
@@ -36,6 +40,24 @@ const camber = shape<CamberDesign>({
   hadMm: number('camberMm', 'Camber it had'),
 });
 
+export const handlesSchema = shape<Handles>({
+  fromEdgeMm: number('handleFromMm'),
+  lengthMm: number('handleMm'),
+  thickMm: number('handleThickMm'),
+  towardsBevelDeg: number('handleDeg'),
+  besideMm: number('handleBesideMm'),
+});
+
+const bought = shape<Bought>({
+  on: day,
+  verdict: oneOf('Verdict', OLD_VERDICTS),
+  minutes: number('totalMinutes', 'Minutes it would take'),
+  recessionMm: number('hardMm', 'Steel it would take'),
+  leftMm: number('hardMm', 'Steel left'),
+  yearsLow: number('years', 'Years of edge, at least'),
+  yearsHigh: number('years', 'Years of edge, at most'),
+});
+
 export const toolSchema = shape<Tool>({
   name: line('Name'),
   family: oneOf('Family', FAMILY_NAMES),
@@ -46,6 +68,9 @@ export const toolSchema = shape<Tool>({
   setName: line('Set').optional(),
   stoneSet: line('Set of stones', 40).allow('').optional(),
   manner: oneOf('Manner', MANNERS).optional(),
+  handles: handlesSchema.optional(),
+  held: oneOf('Held', WAYS_UP).optional(),
+  bought: bought.optional(),
   overruling: overruling.optional(),
   notes: notes.optional(),
 })

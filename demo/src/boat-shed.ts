@@ -2,7 +2,8 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Workshop } from '@mellow-anvil/core/workshop';
 import { camberYears, type CamberHabit } from './camber-years.js';
-import { shedYears, type Habit, type Mishap } from './shed-years.js';
+import { oldDrawknife } from './old-drawknife.js';
+import { shedYears, type Habit, type Mishap, type ShedYears } from './shed-years.js';
 
 // Two years of the boat shed's sharpening and use, made from the habits below.
 const SEED = 20261123;
@@ -209,10 +210,9 @@ const MISHAPS: readonly Mishap[] = [
  */
 export function demoText(workshop: Workshop): string {
   const generator = xoroshiro128plus(SEED);
-  const { tools, guides, abrasives } = workshop;
-  const made = shedYears(
-    {
-      tools,
+  const { guides, abrasives } = workshop;
+  const shed: ShedYears = {
+      tools: workshop.tools,
       guides,
       abrasives,
       from: '2024-11-25',
@@ -230,18 +230,22 @@ export function demoText(workshop: Workshop): string {
       // The water stones are the bench’s own; plates, film and slate go with the carvers and the boats.
       set: 'Sharpening bench',
       sharpener: 'Shed',
-    },
-    () => uniformFloat64(generator),
-  );
+    };
+  const made = shedYears(shed, () => uniformFloat64(generator));
+  const old = oldDrawknife(shed, abrasives);
+  const tools = [...workshop.tools.filter(({ id }) => id !== old.tool.id), old.tool];
   const { cares } = made;
   // The smoother’s curve is looked after beside all that, with chances of its own.
   const aside = xoroshiro128plus(SEED + 1);
   const smoother = tools.find(({ id }) => id === CURVE.toolId);
-  const sessions = smoother
-    ? camberYears(smoother, made.sessions, abrasives, CURVE, () => uniformFloat64(aside))
-    : made.sessions;
+  const sessions = [
+    ...(smoother
+      ? camberYears(smoother, made.sessions, abrasives, CURVE, () => uniformFloat64(aside))
+      : made.sessions),
+    ...old.sessions,
+  ];
   // The bench set stands there in full; the record of two years has a line an entry.
-  const head = JSON.stringify({ ...workshop, cares: undefined, sessions: undefined }, null, 2).replace(
+  const head = JSON.stringify({ ...workshop, tools, cares: undefined, sessions: undefined }, null, 2).replace(
     /\n\}$/,
     '',
   );

@@ -261,7 +261,7 @@ test(
     await page.getByRole('button', { name: 'Restore it' }).click();
     await expect(page.getByRole('button', { name: 'Undo', exact: false }).first()).toBeVisible();
     await expect(page.locator('.workshop')).toHaveText(before);
-    expect((await (await page.request.get('/api/tools')).json()).total).toBe(28);
+    expect((await (await page.request.get('/api/tools')).json()).total).toBe(29);
   },
 );
 

@@ -14,14 +14,13 @@ const FLAT =
   'The whole back polished flat: the best reference, and the most work; hours on a worn or pitted one.';
 const RIM =
   'Only the first few millimetres polished, corner to corner, on a back that is flat already: what cuts is sharp, and it is soon done.';
+const HOLLOWED =
+  'A worn or pitted back hollowed on the wheel behind a rim, far less than flattening all of it: only its rims are polished. Never out to the edge.';
 const SHIM =
   'The far end lifted on a thin rule: a polished back bevel of well under a degree in a dozen strokes, in place of hours on the whole back.';
 const WHY: Partial<Readonly<Record<Family, Partial<Readonly<Record<Back, string>>>>>> = {
   'low-angle-iron': {
     shim: `${SHIM} Bevel up, the back faces the wood: what the shim adds comes off the clearance, so keep it small.`,
-  },
-  drawknife: {
-    rim: 'An old back is rusty and pitted: hollowed a little on the wheel, only its rim has to be polished.',
   },
 };
 const REFUSED =
@@ -35,7 +34,7 @@ const ADVISED: Partial<Readonly<Record<Family, Back>>> = { 'plane-iron': 'shim' 
 export function backStrategy(family: Family): readonly BackWay[] {
   const { form, backRegisters } = familyFacts(family);
   if (form !== 'single-bevel') return [];
-  const usual = { flat: FLAT, rim: RIM, shim: SHIM };
+  const usual = { flat: FLAT, rim: RIM, hollowed: HOLLOWED, shim: SHIM };
   const advised = ADVISED[family] ?? 'rim';
   return BACKS.map((back) => {
     const refused = back === 'shim' && backRegisters;

@@ -5,8 +5,8 @@ import { backBevel, USUAL_SHIM } from './back-bevel.js';
 export const GRINDS = ['flat', 'hollow', 'convex'] as const;
 export type Grind = (typeof GRINDS)[number];
 
-/** What was done to a flat back: polished whole, only the last millimetres, or over a shim. */
-export const BACKS = ['flat', 'rim', 'shim'] as const;
+/** What was done to a flat back: polished whole, only the last millimetres, hollowed behind a rim, or over a shim. */
+export const BACKS = ['flat', 'rim', 'hollowed', 'shim'] as const;
 export type Back = (typeof BACKS)[number];
 
 /** The edge seen from the front. */
@@ -36,6 +36,14 @@ export interface SingleBevelEdge {
   readonly back: Back;
   /** How far from the edge the back is polished: a rim's width, a back bevel's length. */
   readonly polishedMm?: number;
+  /**
+   * What is hollowed of the back behind that rim, in how many hollows side by side, how deep each is, and the rim beyond
+   * them; only with `hollowed`.
+   */
+  readonly hollowMm?: number;
+  readonly hollows?: number;
+  readonly hollowDeepMm?: number;
+  readonly farRimMm?: number;
   /** The shim under the back and how far its near edge lies from the blade's; only with `shim`. */
   readonly shimMm?: number;
   readonly shimAtMm?: number;

@@ -17,7 +17,12 @@ export type FlatBacked = Pick<
   | 'grind'
   | 'grindRadiusMm'
 > &
-  Partial<Pick<SingleBevelEdge, 'back' | 'polishedMm' | 'shimMm' | 'shimAtMm' | 'form'>>;
+  Partial<
+    Pick<
+      SingleBevelEdge,
+      'back' | 'polishedMm' | 'hollowMm' | 'hollows' | 'hollowDeepMm' | 'shimMm' | 'shimAtMm' | 'form'
+    >
+  >;
 
 const EDGE: Point = { x: 0, y: 0 };
 
@@ -49,7 +54,8 @@ export function flatBacked(edge: FlatBacked, bladeMm?: number, counterDeg?: numb
     outline: [
       EDGE,
       ...downUnder,
-      { x: endMm, y: -dropMm },
+      ...hollowIn(edge, endMm),
+      { x: endMm, y: hollowAt(edge, endMm) - dropMm },
       { x: endMm, y: thicknessMm - dropMm },
       ...downFrom(upper).slice(0, -1),
     ],
@@ -153,11 +159,31 @@ function ground(
   return { primary, lost: faceBetween(0, fromMm) };
 }
 
+/** How high the back’s hollow stands over its plane at a distance from the edge, mm; an arc as flat as this one is a parabola. */
+function hollowAt(edge: FlatBacked, atMm: number): number {
+  const { back, polishedMm = ASSUMED.rimMm, hollowMm, hollows = 1, hollowDeepMm = 0 } = edge;
+  if (!isBlade(edge) || back !== 'hollowed' || !hollowMm) return 0;
+  const from = ((atMm - polishedMm) / hollowMm) * hollows;
+  const along = from % 1;
+  return from > 0 && from < hollows ? 4 * hollowDeepMm * along * (1 - along) : 0;
+}
+
+/** The line of that hollow as far as the blade is drawn. */
+function hollowIn(edge: FlatBacked, endMm: number): readonly Point[] {
+  const { polishedMm = ASSUMED.rimMm, hollowMm = 0, hollows = 1 } = edge;
+  const each = hollowMm / hollows;
+  if (hollowAt(edge, polishedMm + each / 2) === 0) return [];
+  return Array.from({ length: hollows }, (_, i) => polishedMm + i * each)
+    .flatMap((from) => steps(from, from + each, 'hollow'))
+    .filter((x) => x < endMm)
+    .map((x) => ({ x, y: hollowAt(edge, x) }));
+}
+
 /** What of the back is polished: the whole of it, a rim behind the edge, nothing where a shim lifted it. */
 function polished(edge: FlatBacked, endMm: number): readonly ChainFacet[] {
   const { back = 'flat', polishedMm = ASSUMED.rimMm } = edge;
   if (!isBlade(edge) || back === 'shim') return [];
-  const rim = back === 'rim';
+  const rim = back !== 'flat';
   const lengthMm = rim ? Math.min(polishedMm, endMm) : endMm;
   return [
     straight(EDGE, 0, lengthMm, { name: 'polished', ...(rim && { lengthField: 'polishedMm' }) }, 'lower'),

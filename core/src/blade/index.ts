@@ -44,6 +44,7 @@ export {
   type UseMeasure,
 } from './families.js';
 export { type FrontPoint, frontProfile } from './front-line.js';
+export { type Handles, heldWays, USUAL_HANDLES, type WayUp, WAYS_UP } from './handles.js';
 export { hollowGrind, type HollowGrindInput, honedHollow, honingsUntilFlat } from './hollow-grind.js';
 export { ASSUMED_LAND_MM, landGrowth, recessionForLand } from './land-growth.js';
 export { type Manner, mannerOf, MANNERS } from './manner.js';
@@ -51,6 +52,7 @@ export { planeAngles, type PlaneAngles, type PlaneAnglesInput } from './plane-an
 export { settingShift, type SettingShift } from './setting-shift.js';
 export { skewCut } from './skew-cut.js';
 export {
+  type Bought,
   type HostPlane,
   type Overruling,
   RACK_STATES,

@@ -1,6 +1,7 @@
 import type { CamberDesign } from './camber-design.js';
 import type { Edge } from './edge.js';
 import type { Family } from './families.js';
+import type { Handles, WayUp } from './handles.js';
 import type { Manner } from './manner.js';
 
 /**
@@ -36,6 +37,19 @@ export interface Overruling {
   readonly why?: string;
 }
 
+/** What a look before money came to, kept with the tool. Lengths mm. */
+export interface Bought {
+  /** The day, ISO 8601. */
+  readonly on: string;
+  readonly verdict: 'user' | 'project' | 'leave';
+  readonly minutes: number;
+  readonly recessionMm: number;
+  /** Hard steel left when its first edge is on, and the years it lasts. */
+  readonly leftMm: number;
+  readonly yearsLow: number;
+  readonly yearsHigh: number;
+}
+
 /** A tool on the rack. `edge.form` always agrees with the family's. */
 export interface Tool {
   readonly name: string;
@@ -51,6 +65,11 @@ export interface Tool {
   readonly stoneSet?: string;
   /** How much of the order of work it is walked through; by how often it was honed, until somebody chose. */
   readonly manner?: Manner;
+  /** Of a drawknife: its handles, and which way up it is held, by its user's word. */
+  readonly handles?: Handles;
+  readonly held?: WayUp;
+  /** How it was looked over before it was bought. */
+  readonly bought?: Bought;
   readonly overruling?: Overruling;
   readonly notes?: string;
 }

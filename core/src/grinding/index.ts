@@ -8,6 +8,7 @@ export {
   wheelAtWork,
   type WheelAtWork,
 } from './grinding-work.js';
+export { type FaceAtWork, handlesAtSlab, handlesAtWheel } from './handles-clear.js';
 export { hollowedBack, type HollowedBackInput, LEAST_EDGE_RIM_MM } from './hollowed-back.js';
 export { hollowSection } from './hollow-section.js';
 export { meanHoningMin, regrindInterval } from './regrind-interval.js';

@@ -2,8 +2,10 @@ import type { Condition } from '../blade/dulling.js';
 import type { KnifeSetEdge, SingleBevelEdge } from '../blade/edge.js';
 import type { Tool } from '../blade/tool.js';
 import { FOUND_MARKS_UM } from '../work/found.js';
-import { POLISHED_MM, steelToLowerBackMm3 } from '../work/worked.js';
+import { polishedMm, steelToLowerBackMm3 } from '../work/worked.js';
+import type { LaidStep } from './along.js';
 import { oneByOne, type Rounds } from './knives-in-jig.js';
+import type { OldBackRequest, PlanRequest } from './plan-request.js';
 import { progression, type Progression, type ProgressionInput } from './progression.js';
 
 /** Strokes of the back on one stone. */
@@ -18,6 +20,8 @@ export interface BackStep {
   readonly forceN?: number;
   /** First preparation, or only the burr. */
   readonly prepares: boolean;
+  /** Of an edge longer than its stone: how they are laid along it. */
+  readonly along?: LaidStep;
   /** Of a set of knives: one after the other. */
   readonly rounds?: Rounds;
 }
@@ -25,7 +29,7 @@ export interface BackStep {
 /** Strokes that take the burr off on the finest stone (common practice, no source: 10–20 short passes). */
 const BURR_STROKES = 10;
 /** How uneven a back is taken to be, new from a maker or of unknown history, µm (estimates). */
-export const UNEVEN_UM = { new: 15, unknown: 40 } as const;
+const UNEVEN_UM = { new: 15, unknown: 40 } as const;
 
 /**
  * The work on a flat back. Once it is flat, only the finest stone of the plan touches it, to take the
@@ -35,7 +39,7 @@ export const UNEVEN_UM = { new: 15, unknown: 40 } as const;
  */
 export function backWork(
   tool: Tool,
-  condition: Condition,
+  { condition, oldBack }: Pick<PlanRequest, 'condition' | 'oldBack'>,
   input: ProgressionInput,
   chosen: Progression,
 ): readonly BackStep[] | undefined {
@@ -49,10 +53,24 @@ export function backWork(
     prepares: false,
   };
   if (edge.form === 'knife-set') return [...knivesBacks(edge, input, chosen), burr];
-  if (condition.kind !== 'new' && condition.kind !== 'unknown') return [burr];
-  const found = { unevenUm: UNEVEN_UM[condition.kind], marksUm: FOUND_MARKS_UM[condition.kind] };
-  return [...preparedBack(edge, found, input, chosen), burr];
+  const found = foundBack(condition, oldBack);
+  return found ? [...preparedBack(edge, found, input, chosen), burr] : [burr];
 }
+
+/** How a back lies that wants preparing: an old one as its pits were measured, a new or unknown one by what is usual. */
+function foundBack(condition: Condition, oldBack?: OldBackRequest): FoundBack | undefined {
+  if (oldBack) return pittedBack(oldBack.pitsMm);
+  const { kind } = condition;
+  return kind === 'new' || kind === 'unknown'
+    ? { unevenUm: UNEVEN_UM[kind], marksUm: FOUND_MARKS_UM[kind] }
+    : undefined;
+}
+
+/** An old back with pits of a depth, mm: at least as uneven as any of unknown history. */
+export const pittedBack = (pitsMm: number): FoundBack & { readonly unevenUm: number } => ({
+  unevenUm: Math.max(UNEVEN_UM.unknown, 1000 * pitsMm),
+  marksUm: FOUND_MARKS_UM.unknown,
+});
 
 /** Strokes on the back of each machine knife, on every abrasive of the plan (common practice, no source). */
 const KNIFE_BACK_STROKES = 10;
@@ -90,7 +108,7 @@ export function preparedBack(
   // Over a shim only the finest stone is used, and the polish need only reach the edge.
   const shimmed = edge.back === 'shim';
   const on = shimmed ? stones.slice(-1) : stones;
-  const contactMm2 = (edge.polishedMm ?? POLISHED_MM) * edge.widthMm;
+  const contactMm2 = polishedMm(edge) * edge.widthMm;
   const { steps } = progression({
     ...input,
     // A limit on strokes chooses among stones for the bevel; the back wants what it wants.
@@ -115,15 +133,17 @@ const WHOLE_BACK_MM = 50;
 /** Minutes the whole back would take in place of its rim or its edge over a shim; nothing where that is not spared. */
 export function wholeBackMin(
   tool: Tool,
-  condition: Condition,
+  request: Pick<PlanRequest, 'condition' | 'oldBack'>,
   input: ProgressionInput,
   chosen: Progression,
 ): number | undefined {
   const { edge } = tool;
-  const here = backWork(tool, condition, input, chosen)?.filter(({ prepares }) => prepares) ?? [];
+  // An old back’s two ways are compared where it is asked for.
+  if (request.oldBack) return undefined;
+  const here = backWork(tool, request, input, chosen)?.filter(({ prepares }) => prepares) ?? [];
   if (edge.form !== 'single-bevel' || here.length === 0) return undefined;
   const whole = { ...tool, edge: { ...edge, back: 'flat' as const, polishedMm: WHOLE_BACK_MM } };
-  return backWork(whole, condition, input, chosen)
+  return backWork(whole, request, input, chosen)
     ?.filter(({ prepares }) => prepares)
     .reduce((sum, { minutes }) => sum + minutes, 0);
 }

@@ -1,4 +1,5 @@
 import type { Facet } from '../work/facet.js';
+import type { LaidStep } from './along.js';
 import type { Count } from './counting.js';
 import type { Rounds } from './knives-in-jig.js';
 import type { StropPurpose } from './strop-work.js';
@@ -14,6 +15,8 @@ export interface BenchStep {
   readonly bothWays?: boolean;
   /** Strokes by place across the edge, left to right; together they are `strokes`. */
   readonly places?: readonly number[];
+  /** Of an edge longer than its stone: how they are laid along it. */
+  readonly along?: LaidStep;
   /** Of a set: which knives are in the jig, round by round; every round has as many strokes. */
   readonly rounds?: Rounds;
   /** Shapes the curve: comes after the burr of the first stone, or ahead of it. */
@@ -46,13 +49,28 @@ export function purposeOf(step: BenchStep): 'primary' | 'back' | 'curve' | 'edge
   return facet === 'back' || facet === 'primary' ? facet : 'edge';
 }
 
-/** Grinding as it is taken to the wheel. */
-export interface RunGrinding {
-  readonly wheelId: string;
-  /** The land to be left standing. */
-  readonly stopShortMm: number;
-  /** Passes and how long each may last, and a dip after it, s, by the heat model. */
+/** Passes at the wheel and how long each may last, and a dip after it, s, by the heat model. */
+export interface WheelPassesTaken {
   readonly passes?: number;
   readonly passS?: number;
   readonly dipS?: number;
 }
+
+/** Grinding as it is taken to the wheel. */
+export interface RunGrinding extends WheelPassesTaken {
+  readonly wheelId: string;
+  /** The land to be left standing. */
+  readonly stopShortMm: number;
+}
+
+/** A hollow in the back as a wheel leaves it, mm. */
+export interface HollowShape {
+  readonly wheelId: string;
+  readonly rimMm: number;
+  readonly hollows: number;
+  readonly chordMm: number;
+  readonly depthMm: number;
+}
+
+/** The same as it is taken to the wheel. */
+export interface BackHollow extends HollowShape, WheelPassesTaken {}

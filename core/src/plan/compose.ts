@@ -5,6 +5,7 @@ import { landMmOf, wholeLandMm, type EdgeAtWork, type ToolAtWork } from '../work
 import type { Tool } from '../blade/tool.js';
 import { byTurns } from '../work/sides.js';
 import { contactMm2 } from '../work/worked.js';
+import { isLongOn, layAlong, type LaidStep } from './along.js';
 import { backWork, wholeBackMin, type BackStep } from './back-work.js';
 import { changingMin, inJig } from './knives-in-jig.js';
 import { camberWork, type CamberWork } from './camber-work.js';
@@ -88,7 +89,7 @@ function judgedLater(
   const { input, chosen } = below?.solved ?? unmixed(problem.input, problem.atHand, problem.solve);
   const renewed = below && renewedMicro(tool, problem, input, chosen);
   const solved: Solved = { problem, input, chosen, ...(renewed && { renewed }) };
-  const parts = partsOf(tool, request, record, solved);
+  const parts = partsOf(tool, bench, request, record, solved);
   return {
     plan: summedUp(tool, request, record, solved, parts),
     judge: () => {
@@ -110,7 +111,13 @@ interface Parts {
   readonly strops: readonly StropStep[];
 }
 
-function partsOf(tool: ToolAtWork, request: PlanRequest, record: StonesRecord, solved: Solved): Parts {
+function partsOf(
+  tool: ToolAtWork,
+  bench: readonly OwnedAbrasive[],
+  request: PlanRequest,
+  record: StonesRecord,
+  solved: Solved,
+): Parts {
   const { problem, input, chosen, renewed } = solved;
   const stones = renewed ? [...chosen.steps.slice(0, -1), renewed] : chosen.steps;
   const { contactMm2: face } = problem.job;
@@ -121,7 +128,8 @@ function partsOf(tool: ToolAtWork, request: PlanRequest, record: StonesRecord, s
     // Of two sides each gets as many; of several knives each.
     const paired = byTurns(tool.edge) ? 2 * Math.ceil(step.strokes / 2) : step.strokes;
     const jig = tool.edge.form === 'knife-set' ? inJig(tool.edge, paired, request.strokesEach) : undefined;
-    const strokes = jig?.strokes ?? places?.reduce((sum, count) => sum + count, 0) ?? paired;
+    const laid = places ? undefined : laidOn(tool.edge, bench, step.id, paired, request);
+    const strokes = jig?.strokes ?? places?.reduce((sum, count) => sum + count, 0) ?? laid?.strokes ?? paired;
     // The knives that are in the jig stay for the next abrasive.
     const rounds = jig && (i % 2 === 0 ? jig.rounds : jig.rounds.toReversed());
     return {
@@ -133,15 +141,38 @@ function partsOf(tool: ToolAtWork, request: PlanRequest, record: StonesRecord, s
       ...(renewed && { facet: step === renewed ? ('micro' as const) : ('secondary' as const) }),
       ...(places && { places }),
       ...(rounds && { rounds }),
+      ...(laid && { along: laid.along }),
     };
   });
-  const back = backWork(tool, request.condition, input, chosen)?.map((step) => ({
-    ...pushed(step, input),
-    // What is done by count has no range.
-    ...(step.prepares && !step.rounds && likelyStrokes(step.strokes, BACK_SD, rateSd(record, step.id))),
-  }));
+  const back = backWork(tool, request, input, chosen)?.map((step) => {
+    const laid = step.prepares ? laidOn(tool.edge, bench, step.id, step.strokes, request) : undefined;
+    const strokes = laid?.strokes ?? step.strokes;
+    return {
+      ...pushed(step, input),
+      strokes,
+      minutes: step.minutes + (strokes - step.strokes) / request.strokesPerMin,
+      ...(laid && { along: laid.along }),
+      // What is done by count has no range.
+      ...(step.prepares && !step.rounds && likelyStrokes(strokes, BACK_SD, rateSd(record, step.id))),
+    };
+  });
   const lastUm = input.abrasives.find(({ id }) => id === chosen.steps.at(-1)?.id)?.sizeUm;
   return { steps, curve, back, strops: stropSteps(tool, problem.atHand, request, lastUm) };
+}
+
+/** Strokes laid along a flat-backed edge that is too long for its stone; nothing where it is not. */
+function laidOn(
+  edge: Edge,
+  bench: readonly OwnedAbrasive[],
+  id: string,
+  wanted: number,
+  { along: way = 'parts' }: PlanRequest,
+): { readonly strokes: number; readonly along: LaidStep } | undefined {
+  const stoneMm = bench.find((stone) => stone.id === id)?.widthMm;
+  if (edge.form !== 'single-bevel' || stoneMm === undefined || !isLongOn(edge.widthMm, stoneMm))
+    return undefined;
+  const { visits, strokes } = layAlong(way, { edgeMm: edge.widthMm, stoneMm, strokes: wanted });
+  return { strokes, along: { way, visits } };
 }
 
 /** A step with the push its stone is to have. */
@@ -173,7 +204,7 @@ function minutesOf(
   tool: Tool,
   request: PlanRequest,
   record: StonesRecord,
-  { problem: { grinding, shaping }, renewed }: Solved,
+  { problem: { grinding, shaping, hollowing }, renewed }: Solved,
   { steps, curve, back = [], strops }: Parts,
 ): Pick<HoningPlan, 'settingMin' | 'totalMin' | 'lowMin' | 'highMin' | 'reading'> {
   const settings = 1 + (shaping ? 1 : 0) + (renewed ? 1 : 0);
@@ -185,7 +216,7 @@ function minutesOf(
     ...(curve?.step ? [curve.step] : []),
     ...back,
     ...strops,
-    ...(grinding ? [grinding] : []),
+    ...[grinding, hollowing].filter((part) => part !== undefined),
   ];
   const totalMin =
     all.reduce((sum, { minutes }) => sum + minutes, settingMin) +
@@ -210,14 +241,15 @@ function summedUp(
   parts: Parts,
 ): Unjudged['plan'] {
   const { problem, input, chosen } = solved;
-  const { grinding, shaping, job, treatment, found } = problem;
+  const { grinding, shaping, hollowing, job, treatment, found } = problem;
   const { steps, curve, back, strops } = parts;
   const left = edgeAfter(tool, solved, parts);
-  const wholeMin = wholeBackMin(tool, request.condition, input, chosen);
+  const wholeMin = wholeBackMin(tool, request, input, chosen);
   const used = [...chosen.steps, ...(curve?.step?.before ? [curve.step] : []), ...strops];
   return {
     treatment,
     ...(grinding && { grinding }),
+    ...(hollowing && { hollowing }),
     ...(shaping && {
       shaping: { ...shaping, ...likelyStrokes(shaping.strokes, SHAPED_SD, rateSd(record, shaping.id)) },
     }),
@@ -312,8 +344,9 @@ export function leastMinutes(
   request: PlanRequest,
   record: StonesRecord = {},
 ): number {
-  const { input, atHand, solve, grinding } = solverOf(tool, bench, request, record);
-  return unmixed(input, atHand, solve).chosen.totalMin + (grinding?.minutes ?? 0);
+  const { input, atHand, solve, grinding, hollowing } = solverOf(tool, bench, request, record);
+  const wheelMin = (grinding?.minutes ?? 0) + (hollowing?.minutes ?? 0);
+  return unmixed(input, atHand, solve).chosen.totalMin + wheelMin;
 }
 
 function verdictOn(

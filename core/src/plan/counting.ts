@@ -1,3 +1,4 @@
+import type { LaidStep } from './along.js';
 import type { Rounds } from './knives-in-jig.js';
 import { countdown } from './countdown.js';
 
@@ -11,7 +12,16 @@ interface Visit {
   readonly place?: number;
   /** The knives in the jig. */
   readonly knives?: readonly number[];
+  /** Of an edge longer than its stone: which part, or about which end, from the left. */
+  readonly part?: number;
   readonly strokes: number;
+}
+
+/** What a number of strokes is made by, where it is not made straight through. */
+interface MadeBy {
+  readonly places?: readonly number[] | undefined;
+  readonly rounds?: Rounds | undefined;
+  readonly along?: LaidStep | undefined;
 }
 
 /**
@@ -22,14 +32,14 @@ interface Visit {
 export function visitsOf(
   count: Count,
   strokes: number,
-  places?: readonly number[],
-  rounds?: Rounds,
+  { places, rounds, along }: MadeBy = {},
 ): readonly Visit[] {
-  if (rounds) {
-    const until = (round: number): number => Math.floor((strokes * round) / rounds.length);
-    return rounds.map((knives, i) => ({ knives, strokes: until(i + 1) - until(i) }));
-  }
+  const evenly = (visits: number, i: number): number =>
+    Math.floor((strokes * (i + 1)) / visits) - Math.floor((strokes * i) / visits);
+  if (rounds) return rounds.map((knives, i) => ({ knives, strokes: evenly(rounds.length, i) }));
   if (places) return places.flatMap((each, place) => (each > 0 ? [{ place, strokes: each }] : []));
+  if (along && along.visits > 1)
+    return Array.from({ length: along.visits }, (_, part) => ({ part, strokes: evenly(along.visits, part) }));
   switch (count) {
     case 'through':
       return [{ strokes }];

@@ -16,7 +16,7 @@ import { grindingWork, groundTo } from '../work/ground.js';
 import { startOf } from './honing-job.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import type { Steel } from '../blade/tool.js';
-import type { RunGrinding } from './bench-step.js';
+import type { RunGrinding, WheelPassesTaken } from './bench-step.js';
 import type { GrindRequest, PlanRequest } from './plan-request.js';
 import { reshapeMm3 } from './intake.js';
 
@@ -78,7 +78,7 @@ export const CAREFUL_C = (ROOM_C + HEAT_LIMITS['usual-tempering']) / 2;
 export function passHeat(
   edge: SingleBevelEdge,
   steel: Steel,
-  { stopShortMm, pushN }: GrindRequest,
+  { stopShortMm, pushN }: Omit<GrindRequest, 'wheelId'>,
   work: WheelAtWork,
 ): WedgeHeatInput | undefined {
   if (work.kind === 'wet-wheel') return undefined;
@@ -96,15 +96,20 @@ export function passHeat(
 }
 
 /** A grinding as it is taken to the bench: in passes no longer than the heat allows, each with its dip. */
-export function inPasses(
+export const inPasses = (
   { wheelId, stopShortMm, removeMm3 }: GrindingStep,
   work: WheelAtWork,
-  heat?: Pick<WedgeHeat, 'passS' | 'dipS'>,
-): RunGrinding {
+  heat?: PassHeat,
+): RunGrinding => ({ wheelId, stopShortMm, ...passesOf(removeMm3, work, heat) });
+
+type PassHeat = Pick<WedgeHeat, 'passS' | 'dipS'>;
+
+/** So much steel in passes no longer than the heat allows, each with its dip. */
+export function passesOf(removeMm3: number, work: WheelAtWork, heat?: PassHeat): WheelPassesTaken {
   const dipS = heat?.dipS ?? 0;
   const { passes, passS } = grindingPasses(contactMin(removeMm3, work), heat?.passS, dipS);
   const tenths = (seconds: number): number => Math.round(seconds * 10) / 10;
-  return { wheelId, stopShortMm, passes, passS: tenths(passS), ...(dipS > 0 && { dipS: tenths(dipS) }) };
+  return { passes, passS: tenths(passS), ...(dipS > 0 && { dipS: tenths(dipS) }) };
 }
 
 /** How far the wheel sets the whole edge back for what is wrong with it, mm; out of square, half of that on the mean. */

@@ -1,9 +1,11 @@
 import type { AbrasiveKind } from '../abrasive/abrasive.js';
 import type { CareKind } from '../abrasive/care.js';
 import type { Facet } from '../work/facet.js';
+import type { LaidStep } from './along.js';
 import type { BackStep } from './back-work.js';
 import type { CamberStep, CamberWork } from './camber-work.js';
 import type { GrindingStep } from './grinding-first.js';
+import type { Hollowing } from './hollowing.js';
 import type { HoningJob } from './honing-job.js';
 import type { Treatment } from './intake.js';
 import type { Rounds } from './knives-in-jig.js';
@@ -24,6 +26,8 @@ export interface PlanStep extends ProgressionStep {
   readonly facet?: Extract<Facet, 'secondary' | 'micro'>;
   /** Strokes by place across the edge, so that its curve stays; together they are `strokes`. */
   readonly places?: readonly number[];
+  /** Of an edge longer than its stone: how they are laid along it. */
+  readonly along?: LaidStep;
   /** Of a set of knives: which are in the jig, round by round. */
   readonly rounds?: Rounds;
 }
@@ -38,6 +42,8 @@ export interface PlanCare {
 export interface HoningPlan {
   readonly treatment?: Treatment;
   readonly grinding?: GrindingStep;
+  /** An old back hollowed on the wheel, before it is polished. */
+  readonly hollowing?: Hollowing;
   readonly care?: readonly PlanCare[];
   /** The primary made flatter on a stone, before all else. */
   readonly shaping?: ShapingStep;

@@ -1,5 +1,6 @@
+export { ALONG, type Along, isLongOn, layAlong } from './along.js';
 export type { BackStep } from './back-work.js';
-export { type BenchStep, purposeOf, type RunGrinding } from './bench-step.js';
+export { type BackHollow, type BenchStep, purposeOf, type RunGrinding } from './bench-step.js';
 export { type CamberRequest, type CamberStep, isNear, wantedRemoval } from './camber-work.js';
 export { compareSchools } from './compare-schools.js';
 export { countdown } from './countdown.js';
@@ -23,7 +24,20 @@ export { strokesOfEach } from './knives-in-jig.js';
 export { landReason } from './land-reason.js';
 export { orderOfWork, type PlanPart, type WorkOrder } from './order-of-work.js';
 export { type AnsweredStep, planAnswer, type PlanAnswer } from './plan-answer.js';
-export { type GrindRequest, PLAN_DEFAULTS, type PlanRequest } from './plan-request.js';
+export {
+  OLD_BLADES,
+  OLD_HANDLES,
+  OLD_LINES,
+  OLD_RUSTS,
+  oldEdge,
+  type OldEdge,
+  type OldEdgeFound,
+  type OldReason,
+  OLD_VERDICTS,
+  type OldVerdict,
+} from './old-edge.js';
+export { hollowHeat, hollowInPasses, type Hollowing } from './hollowing.js';
+export { type GrindRequest, type OldBackRequest, PLAN_DEFAULTS, type PlanRequest } from './plan-request.js';
 export {
   progression,
   type ProgressionAbrasive,
@@ -32,7 +46,7 @@ export {
 } from './progression.js';
 export { regrindAdvice, regrindMin } from './regrind-advice.js';
 export { type YearOfEdges, yearOfEdges } from './year-of-edges.js';
-export { type BackSaved, savedBack } from './saved-back.js';
+export { type BackSaved, backTaken, savedBack } from './saved-back.js';
 export { changesOf, fullRounds, rota } from './rota.js';
 export { type School, SCHOOLS } from './schools.js';
 export type { ShapingStep } from './shaping-work.js';

@@ -6,7 +6,7 @@ import type { Tool } from '../blade/tool.js';
 import type { Facet } from '../work/facet.js';
 import { byTurns, honedFacet, sidesOf } from '../work/sides.js';
 import type { BackStep } from './back-work.js';
-import { purposeOf, type BenchStep, type RunGrinding } from './bench-step.js';
+import { purposeOf, type BackHollow, type BenchStep, type RunGrinding } from './bench-step.js';
 import type { CamberStep } from './camber-work.js';
 import { fallingWithin } from './counting.js';
 import type { HoningPlan, PlanStep } from './honing-plan.js';
@@ -33,6 +33,8 @@ export interface OrderInput {
   readonly request?: Pick<PlanRequest, 'way'>;
   /** The wheel's passes, where they were worked out. */
   readonly grinding?: RunGrinding;
+  /** The same of the hollow in an old back. */
+  readonly hollow?: BackHollow;
   /** The guide's setting for a facet. */
   readonly settingOf?: (facet: Facet) => SessionSetting | undefined;
   /** Held by hand, in place of a guide. */
@@ -66,7 +68,7 @@ export function stepsInOrder(
   const { shaping, back = [], camber, steps, strop, bareStrop } = plan;
   const atEdge = honedFacet(edge);
   const onStone = (part: PlanPart, facet: Facet | undefined, more: Partial<BenchStep> = {}): OrderedStep => {
-    const { id, strokes, forceN, places, rounds, facet: own } = part.of as PlanStep;
+    const { id, strokes, forceN, places, rounds, along, facet: own } = part.of as PlanStep;
     const worked = own ?? facet;
     return {
       abrasiveId: id,
@@ -76,6 +78,7 @@ export function stepsInOrder(
       ...(worked && { facet: worked }),
       ...(places && { places }),
       ...(rounds && { rounds }),
+      ...(along && { along }),
       ...more,
       part,
     };
@@ -143,6 +146,7 @@ export function orderOfWork(input: OrderInput): WorkOrder {
   const steps = stepsInOrder(tool, plan, request);
   const stations = [
     ...before(input, steps),
+    ...hollowOf(input),
     ...atTheWheel(input),
     ...primaryOf(input, steps),
     ...backOf(input, steps),
@@ -208,10 +212,20 @@ function primaryOf(input: OrderInput, steps: Steps): readonly Station[] {
   ]);
 }
 
+/** The hollow ground into an old back; its heat is told at the wheel. */
+function hollowOf({ plan, hollow }: OrderInput): readonly Station[] {
+  if (!plan.hollowing) return [];
+  const { removeMm3: _steel, minutes: _min, ...asPlanned } = plan.hollowing;
+  return [{ kind: 'hollow', hollowing: hollow ?? asPlanned }];
+}
+
+const isHollowed = (edge: Edge): boolean => edge.form === 'single-bevel' && edge.back === 'hollowed';
+
 function backOf(input: OrderInput, steps: Steps): readonly Station[] {
   const backs = of(steps, 'back');
   const last = backs.at(-1);
   return [
+    ...(last !== undefined && isHollowed(input.tool.edge) ? [{ kind: 'colour-back' } as const] : []),
     ...backs.flatMap((step, i): Station[] =>
       i === 0
         ? [{ kind: 'stone', step }]

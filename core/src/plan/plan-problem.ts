@@ -10,6 +10,7 @@ import { asFound } from '../work/found.js';
 import { marksAtEdgeUm, steelToLowerMm3 } from '../work/worked.js';
 
 import { afterGrinding, grindingStep, groundFirst, type GrindingStep } from './grinding-first.js';
+import { hollowingOf, type Hollowing } from './hollowing.js';
 import { startOf, type HoningJob } from './honing-job.js';
 import { intakeFrom, type Treatment } from './intake.js';
 import { leftBySteps } from './left-by-steps.js';
@@ -35,6 +36,7 @@ export interface PlanProblem {
   readonly found: EdgeAtWork;
   readonly grinding?: GrindingStep;
   readonly shaping?: ShapingStep;
+  readonly hollowing?: Hollowing;
   readonly atHand: readonly StoneAtWork[];
   /** Why an abrasive does not come into it at all, by id. */
   readonly outOfReach: ReadonlyMap<string, string>;
@@ -50,6 +52,7 @@ export function solverOf(
 ): PlanProblem {
   const grinding =
     request.grind && !request.stropOnly ? grindingStep(tool.edge, bench, request, request.grind) : undefined;
+  const hollowing = request.oldBack && hollowingOf(tool.edge, bench, request.oldBack);
   const asFoundNow = startOf(tool.edge, request.landMm, tool.work);
   const start = grinding ? groundFirst(tool, request, grinding) : asFoundNow;
   const condition = grinding ? afterGrinding(request.condition) : request.condition;
@@ -139,6 +142,7 @@ export function solverOf(
     treatment,
     found,
     ...(grinding && { grinding: { ...grinding, backMm } }),
+    ...(hollowing && { hollowing }),
     atHand,
     outOfReach,
     solve,

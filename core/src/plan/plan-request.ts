@@ -1,6 +1,7 @@
 import type { Condition } from '../blade/dulling.js';
 import type { CamberRequest } from './camber-work.js';
 import { USUAL_PUSH_N, type Way } from '../work/pace.js';
+import type { Along } from './along.js';
 import type { School } from './schools.js';
 
 /** The wheel a plan is to begin on. */
@@ -9,6 +10,14 @@ export interface GrindRequest {
   /** The land left standing. */
   readonly stopShortMm: number;
   readonly pushN: number;
+}
+
+/** An old back as it lies before one, and how it is to be saved. */
+export interface OldBackRequest {
+  /** The deepest pit in what is polished, mm: on the rims where it is hollowed, anywhere where it is flattened whole. */
+  readonly pitsMm: number;
+  /** The wheel it is hollowed on; flattened whole, or hollowed already, without one. */
+  readonly wheelId?: string;
 }
 
 /** What the person asks of a plan. */
@@ -33,6 +42,8 @@ export interface PlanRequest {
   readonly way?: Way;
   /** Strokes every knife of a set gets on every abrasive; as reckoned unless said. */
   readonly strokesEach?: number | undefined;
+  /** How strokes are laid along an edge longer than its stone is wide; in parts unless said. */
+  readonly along?: Along | undefined;
   /** Only what stands in this set. */
   readonly set?: string | undefined;
   /** Stropped only; honed unless said. */
@@ -43,6 +54,8 @@ export interface PlanRequest {
   readonly camber?: CamberRequest | undefined;
   /** A wheel to grind the primary on first. */
   readonly grind?: GrindRequest | undefined;
+  /** An old back to be saved first. */
+  readonly oldBack?: OldBackRequest | undefined;
   /** Abrasives laid aside for this plan. */
   readonly laidAside: readonly string[];
 }

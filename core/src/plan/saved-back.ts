@@ -4,12 +4,11 @@ import { isWheel } from '../abrasive/wheel.js';
 import { insist } from '../base/refusal.js';
 import type { SingleBevelEdge } from '../blade/edge.js';
 import type { Tool } from '../blade/tool.js';
-import { contactMin, GRINDING_PUSH_N, grindingPasses, wheelAtWork } from '../grinding/grinding-work.js';
+import { GRINDING_PUSH_N, wheelAtWork } from '../grinding/grinding-work.js';
 import { hollowedBack, type HollowedBackInput } from '../grinding/hollowed-back.js';
-import { FOUND_MARKS_UM } from '../work/found.js';
-import { preparedBack, UNEVEN_UM } from './back-work.js';
-import { USUAL_PASS } from './grinding-first.js';
-import type { PlanRequest } from './plan-request.js';
+import { pittedBack, preparedBack } from './back-work.js';
+import { backFlattened, backHollowed, hollowing, withBack } from './hollowing.js';
+import type { OldBackRequest, PlanRequest } from './plan-request.js';
 import { solverOf, unmixed } from './plan-problem.js';
 
 /** An old back as it lies before one. */
@@ -62,34 +61,32 @@ export function savedBack(
     condition: { kind: 'unknown' },
     grind: undefined,
     camber: undefined,
+    oldBack: undefined,
   };
   const problem = solverOf({ ...tool, edge: { ...edge, back: 'flat' } }, bench, asked, record);
   const { input, chosen } = unmixed(problem.input, problem.atHand, problem.solve);
   const rubbing = (polishedMm: number, pitsMm: number): Omit<ByWay, 'minutes' | 'wheelMin'> => {
     const flat: SingleBevelEdge = { ...edge, back: 'flat', polishedMm };
-    const unevenUm = Math.max(UNEVEN_UM.unknown, 1000 * pitsMm);
-    const steps = preparedBack(flat, { unevenUm, marksUm: FOUND_MARKS_UM.unknown }, input, chosen);
+    const found = pittedBack(pitsMm);
+    const steps = preparedBack(flat, found, input, chosen);
     return {
       rubbingMin: steps.reduce((sum, { minutes }) => sum + minutes, 0),
-      steelMm3: (polishedMm * edge.widthMm * unevenUm) / 1000,
+      steelMm3: (polishedMm * edge.widthMm * found.unevenUm) / 1000,
     };
   };
   const whole = rubbing(old.backMm, old.pitsMm);
   const wheels = bench.filter(isWheel).map((wheel) => {
-    const work = wheelAtWork(wheel, GRINDING_PUSH_N);
-    const hollow = hollowedBack({ ...old, wheelRadiusMm: work.radiusMm });
-    const steelMm3 = hollow.areaMm2 * edge.widthMm;
-    const { longestS, dipS } = USUAL_PASS[work.kind];
-    const { minutes } = grindingPasses(contactMin(steelMm3, work), longestS, dipS);
-    return { wheelId: wheel.id, hollow, steelMm3, wheelMin: minutes + wheel.overheadMin };
+    const { radiusMm: wheelRadiusMm } = wheelAtWork(wheel, GRINDING_PUSH_N);
+    const hollow = hollowedBack({ ...old, wheelRadiusMm });
+    return { hollow, ...hollowing(edge, { ...old, hollowMm: hollow.chordMm * (old.passes ?? 1) }, wheel) };
   });
-  const [quickest] = wheels.toSorted((a, b) => a.wheelMin - b.wheelMin);
+  const [quickest] = wheels.toSorted((a, b) => a.minutes - b.minutes);
   insist(
     quickest !== undefined,
     'abrasives',
     'There is no wheel at hand to hollow it on: flatten it whole, or send it out.',
   );
-  const { wheelId, hollow, steelMm3, wheelMin } = quickest;
+  const { wheelId, hollow, removeMm3, minutes: wheelMin } = quickest;
   const rims = rubbing(hollow.rimsMm, old.rimPitsMm);
   return {
     whole: { ...whole, wheelMin: 0, minutes: whole.rubbingMin },
@@ -100,8 +97,30 @@ export function savedBack(
       wheelMin,
       rubbingMin: rims.rubbingMin,
       minutes: wheelMin + rims.rubbingMin,
-      steelMm3: steelMm3 + rims.steelMm3,
+      steelMm3: removeMm3 + rims.steelMm3,
     },
     pitsLeftMm: old.pitsMm > hollow.depthMm ? old.pitsMm - hollow.depthMm : 0,
   };
+}
+
+/** What a way of saving a back asks of the edge and of its plan. */
+interface BackTaken {
+  readonly edge: SingleBevelEdge;
+  readonly oldBack: OldBackRequest;
+}
+
+/** An old back’s way as it is planned and walked. */
+export function backTaken(
+  edge: SingleBevelEdge,
+  old: OldBack,
+  { hollowed }: BackSaved,
+  way: 'hollowed' | 'whole',
+): BackTaken {
+  const { pitsMm, rimPitsMm } = old;
+  return way === 'whole'
+    ? { edge: withBack(edge, backFlattened(old)), oldBack: { pitsMm } }
+    : {
+        edge: withBack(edge, backHollowed(old, hollowed.depthMm)),
+        oldBack: { pitsMm: rimPitsMm, wheelId: hollowed.wheelId },
+      };
 }

@@ -2,7 +2,7 @@ import type { CareKind } from '../abrasive/care.js';
 import type { SessionSetting } from '../guide/setting.js';
 import type { Manner } from '../blade/manner.js';
 import type { Facet } from '../work/facet.js';
-import type { RunGrinding } from './bench-step.js';
+import type { BackHollow, RunGrinding } from './bench-step.js';
 
 /** How a blade is held to its angle by hand. */
 export interface Lift {
@@ -29,6 +29,8 @@ export type Station =
   /** The edge ground square, back to the bottom of its nick. */
   | { readonly kind: 'joint'; readonly nickMm: number }
   | { readonly kind: 'grind'; readonly grinding: RunGrinding; readonly pastColour?: boolean }
+  /** A hollow ground into the back, behind its rim. */
+  | { readonly kind: 'hollow'; readonly hollowing: BackHollow }
   | { readonly kind: 'heat' }
   /** The guide set, for the facet it names. */
   | { readonly kind: 'set'; readonly setting: SessionSetting; readonly facet?: Facet }
@@ -43,6 +45,8 @@ export type Station =
       readonly wheel?: boolean;
       readonly side?: 0 | 1;
     }
+  /** Colour on an old back: what stays coloured has not met the stone. */
+  | { readonly kind: 'colour-back' }
   | { readonly kind: 'stone'; readonly step: number }
   /** Whether a back is polished corner to corner, after its last stone. */
   | { readonly kind: 'polished'; readonly step: number }
@@ -83,6 +87,7 @@ const BRISK: readonly StationKind[] = [
   'template',
   'joint',
   'grind',
+  'hollow',
   'heat',
   'set',
   'lift',

@@ -28,8 +28,11 @@ export function planHoning(
   record: StonesRecord = {},
 ): HoningPlan {
   const plan = planOf(tool, bench, request, record);
-  const most = mostRubbed(plan);
-  const rubbingMin = rubbedSteps(plan).reduce((sum, { strokes }) => sum + strokes, 0) / request.strokesPerMin;
+  // The ways of an old back were set beside each other before one was chosen.
+  const judged = request.oldBack ? { ...plan, back: [] } : plan;
+  const most = mostRubbed(judged);
+  const rubbingMin =
+    rubbedSteps(judged).reduce((sum, { strokes }) => sum + strokes, 0) / request.strokesPerMin;
   if (!most || (most.strokes <= TOO_MANY_STROKES && rubbingMin <= TOO_LONG_MIN)) return plan;
   const { id, strokes } = most;
   const ways = waysOut(tool, bench, request, record, plan);

@@ -73,6 +73,8 @@ export interface EdgeState {
   readonly groundAt?: string;
   /** How the edge is curved across its width; only of flat-backed blades. */
   readonly camber?: CamberState;
+  /** The rim left at the edge when its back was hollowed, mm, and where the edge stood then. */
+  readonly backRim?: { readonly mm: number; readonly backMm: number };
   /** The last time anything was done to the edge. */
   readonly sharpenedAt?: string;
   /** Since it was last honed or ground. */
@@ -129,6 +131,21 @@ function seenOf(
  * @param bench the abrasives by id, those since removed too where they are known
  */
 export function afterSession(
+  tool: Tool,
+  state: EdgeState,
+  session: RecordedSession,
+  bench: ReadonlyMap<string, SizedAbrasive>,
+): EdgeState {
+  const { hollowedBack } = session;
+  const after = afterEntry(tool, state, session, bench);
+  return hollowedBack ? { ...after, backRim: { mm: hollowedBack.rimMm, backMm: after.backMm } } : after;
+}
+
+/** What is left of the flat rim between the edge and the hollow in its back, mm; nothing of a back without one. */
+export const backRimMm = ({ backRim, backMm }: EdgeState): number | undefined =>
+  backRim && Math.max(0, backRim.mm - (backMm - backRim.backMm));
+
+function afterEntry(
   tool: Tool,
   state: EdgeState,
   session: RecordedSession,

@@ -7,6 +7,7 @@ export { type EdgeLife, edgeIntervals, edgeSpans, measureOf, tellsLife, type Usu
 export {
   afterSession,
   asItStands,
+  backRimMm,
   edgeAtFirst,
   edgeHistory,
   type EdgeState,
@@ -37,6 +38,7 @@ export {
   type Burr,
   BURRS,
   type Chips,
+  type HollowedIn,
   newtonsOf,
   type Outcome,
   type Proof,

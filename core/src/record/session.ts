@@ -4,7 +4,10 @@ import type { Condition } from '../blade/dulling.js';
 import type { UseMeasure } from '../blade/families.js';
 import type { Facet } from '../work/facet.js';
 
-/** `measuring` is a look with rule or caliper: how wide the land is, how the edge is curved; it changes nothing. */
+/**
+ * `measuring` is a look with rule or caliper: how wide the land is, how the edge is curved; it changes nothing of the
+ * edge.
+ */
 export const SESSION_KINDS = ['honing', 'grinding', 'stropping', 'use', 'measuring'] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
 
@@ -91,6 +94,12 @@ export interface Outcome {
   readonly word?: string;
 }
 
+/** A hollow ground into the back: what stayed flat at the edge, and how deep it is, mm. */
+export interface HollowedIn {
+  readonly rimMm: number;
+  readonly depthMm: number;
+}
+
 /** One entry in a tool's record: a sharpening, a spell of use, or a measurement. */
 export interface Session {
   readonly toolId: string;
@@ -106,6 +115,8 @@ export interface Session {
   readonly camber?: CamberRead;
   /** The land a grinding left standing, where it stopped short of the edge. */
   readonly landLeftMm?: number;
+  /** Its back was hollowed at the wheel. */
+  readonly hollowedBack?: HollowedIn;
   readonly setting?: SessionSetting;
   readonly steps?: readonly SessionStep[];
   readonly use?: Use;

@@ -19,6 +19,7 @@ export function asPlanned(run: Run): readonly RunFact[] {
       return left > 0 ? [{ kind: 'strokes', count: left }, onward] : [onward];
     }
     case 'grind':
+    case 'hollow':
       return run.confirmed.includes('eyes') ? [onward] : [{ kind: 'confirmed', what: 'eyes' }, onward];
     case 'heat':
       return [{ kind: 'heated', heat: 'cool' }];

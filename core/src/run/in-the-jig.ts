@@ -6,7 +6,7 @@ import type { Run, RunStep } from './run-state.js';
 /** The rounds of a step, and again those of what was wanted beyond the plan. */
 function visitsIn({ planned, target, rounds }: RunStep): ReturnType<typeof visitsOf> {
   return [planned, target - planned].flatMap((strokes) =>
-    strokes > 0 ? visitsOf('through', strokes, undefined, rounds) : [],
+    strokes > 0 ? visitsOf('through', strokes, { rounds }) : [],
   );
 }
 

@@ -2,7 +2,7 @@ import { facetOfStep } from '../plan/bench-step.js';
 import { placesMade } from '../plan/counting.js';
 import { afterGrinding } from '../plan/grinding-first.js';
 import type { StationKind } from '../plan/station.js';
-import type { Session, SessionStep } from '../record/session.js';
+import type { Session, SessionKind, SessionStep } from '../record/session.js';
 import { knivesOwed } from './in-the-jig.js';
 import { edgeWord } from './edge-word.js';
 import type { Skip } from './events.js';
@@ -34,7 +34,10 @@ function groundIn({ plan, groundAt, grindMin, startedAt }: Run): Session | undef
 }
 
 function honedIn(run: Run, forces: readonly number[]): Session | undefined {
-  const { plan, burr, proof, groundAt } = run;
+  const { plan, burr, proof, groundAt, hollowed, hollowMin } = run;
+  const atWheel: readonly SessionStep[] = hollowed
+    ? [{ abrasiveId: hollowed.wheelId, strokes: 0, minutes: rounded(hollowMin), facet: 'back' }]
+    : [];
   const steps = run.steps
     .map(({ abrasiveId, strokes, minutes, places, like }, i): SessionStep => {
       const planned = plan.steps[like ?? i];
@@ -50,13 +53,13 @@ function honedIn(run: Run, forces: readonly number[]): Session | undefined {
       };
     })
     .filter(({ strokes }) => strokes > 0);
-  if (steps.length === 0) return undefined;
+  if (steps.length + atWheel.length === 0) return undefined;
   // A run of an earlier release had no word for its edge.
   const word = plan.order && edgeWord(proof, forces);
   const notes = [plan.order ? skippedWords(run.skipped) : '', owedWords(run)].filter(Boolean).join(' ');
   return {
     toolId: plan.toolId,
-    kind: plan.steps.every(({ afterBurr }) => afterBurr) ? 'stropping' : 'honing',
+    kind: kindOf(run, steps),
     startedAt: groundAt ?? run.startedAt,
     minutes: rounded(run.minutes - run.grindMin),
     ...(plan.who !== undefined && { who: plan.who }),
@@ -64,7 +67,8 @@ function honedIn(run: Run, forces: readonly number[]): Session | undefined {
     // Measured before the wheel, the land is the grinding's.
     ...(plan.landMm !== undefined && !groundAt && { landMm: plan.landMm }),
     ...(plan.setting && { setting: plan.setting }),
-    steps,
+    steps: [...atWheel, ...steps],
+    ...(hollowed && { hollowedBack: { rimMm: hollowed.rimMm, depthMm: hollowed.depthMm } }),
     ...((burr || proof.length > 0) && {
       outcome: {
         ...(burr && { burr }),
@@ -77,6 +81,12 @@ function honedIn(run: Run, forces: readonly number[]): Session | undefined {
   };
 }
 
+/** Broken off after the wheel hollowed its back, the edge itself is as it was. */
+function kindOf({ plan }: Run, made: readonly SessionStep[]): SessionKind {
+  if (made.length === 0) return 'measuring';
+  return plan.steps.every(({ afterBurr }) => afterBurr) ? 'stropping' : 'honing';
+}
+
 const SKIPPED: Readonly<Record<StationKind, string>> = {
   ready: 'the bench made ready',
   isolate: 'the machine unplugged',
@@ -85,10 +95,12 @@ const SKIPPED: Readonly<Record<StationKind, string>> = {
   template: 'the template',
   joint: 'jointing the edge',
   grind: 'the wheel',
+  hollow: 'hollowing the back',
   heat: 'the heat',
   set: 'setting the guide',
   lift: 'finding the bevel',
   marker: 'the marker',
+  'colour-back': 'colour on the back',
   stone: 'a stone',
   polished: 'the look at the back',
   burr: 'the burr',

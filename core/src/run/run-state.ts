@@ -1,4 +1,6 @@
 import type { Care } from '../abrasive/care.js';
+import type { BackHollow } from '../plan/bench-step.js';
+import type { LaidStep } from '../plan/along.js';
 import type { Count } from '../plan/counting.js';
 import type { Rounds } from '../plan/knives-in-jig.js';
 import type { Station, StationKind } from '../plan/station.js';
@@ -20,6 +22,7 @@ export interface RunStep {
   readonly places?: readonly number[];
   /** Of a set: which knives are in the jig, round by round. */
   readonly rounds?: Rounds;
+  readonly along?: LaidStep;
   /** The planned step it goes on with, for one put in on the way. */
   readonly like?: number;
 }
@@ -49,6 +52,9 @@ export interface Run {
   /** When the wheel was left, and how long it took. */
   readonly groundAt?: string;
   readonly grindMin: number;
+  /** The back hollowed at the wheel, and how long that took. */
+  readonly hollowed?: BackHollow;
+  readonly hollowMin: number;
   readonly ended?: 'finished' | 'thrown-away';
   readonly startedAt: string;
   readonly lastAt: string;

@@ -28,7 +28,7 @@ export function beginRun(plan: RunPlan, at: string): Run {
     plan,
     stations: stationsOf(plan),
     at: 0,
-    steps: plan.steps.map(({ abrasiveId, strokes, places, rounds, count = 'through' }) => ({
+    steps: plan.steps.map(({ abrasiveId, strokes, places, rounds, along, count = 'through' }) => ({
       abrasiveId,
       planned: strokes,
       target: strokes,
@@ -37,6 +37,7 @@ export function beginRun(plan: RunPlan, at: string): Run {
       count,
       ...(places && { places }),
       ...(rounds && { rounds }),
+      ...(along && { along }),
     })),
     lagged: [],
     scratched: {},
@@ -46,6 +47,7 @@ export function beginRun(plan: RunPlan, at: string): Run {
     confirmed: [],
     cares: [],
     grindMin: 0,
+    hollowMin: 0,
     startedAt: at,
     lastAt: at,
     minutes: 0,
@@ -142,6 +144,7 @@ function doneAt(run: Run, at: string): Run {
   const station = run.stations[run.at];
   const next = goTo(run, run.at + 1);
   if (station?.kind === 'grind') return { ...next, groundAt: at };
+  if (station?.kind === 'hollow') return { ...next, hollowed: station.hollowing };
   if (station?.kind !== 'care') return next;
   const care: { abrasiveId: string; kind: CareKind; at: string } = {
     abrasiveId: station.abrasiveId,
@@ -166,6 +169,7 @@ function withTime(run: Run, at: string): Run {
   const timed = { ...run, lastAt: at, minutes: run.minutes + minutes, events: run.events + 1 };
   const station = run.stations[run.at];
   if (station?.kind === 'grind') return { ...timed, grindMin: run.grindMin + minutes };
+  if (station?.kind === 'hollow') return { ...timed, hollowMin: run.hollowMin + minutes };
   return station?.kind === 'stone'
     ? changeStep(timed, station.step, (step) => ({ minutes: step.minutes + minutes }))
     : timed;

@@ -280,7 +280,7 @@ describe('counting', () => {
     ]);
     expect(visitAt(visitsOf('five-down', 0), 5)).toEqual(jasmine.objectContaining({ side: 1, left: 5 }));
     expect(visitAt(visitsOf('singles', 4), 3)).toEqual(jasmine.objectContaining({ side: 1, left: 1 }));
-    expect(visitAt(visitsOf('through', 0, [3, 0, 2]), 4)).toEqual(
+    expect(visitAt(visitsOf('through', 0, { places: [3, 0, 2] }), 4)).toEqual(
       jasmine.objectContaining({ place: 2, left: 1 }),
     );
     expect(visitAt(visitsOf('through', 4), 4)).toBeUndefined();

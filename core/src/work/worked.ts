@@ -116,8 +116,12 @@ function backWorked(
 const isShimmed = (edge: Edge): edge is SingleBevelEdge =>
   edge.form === 'single-bevel' && edge.back === 'shim';
 
-const polishedMm = (edge: Edge): number =>
-  (edge.form === 'single-bevel' ? edge.polishedMm : undefined) ?? POLISHED_MM;
+/** What of a back lies polished on a stone, along the blade, mm: of a hollowed one both its rims. */
+export function polishedMm(edge: Edge): number {
+  if (edge.form !== 'single-bevel') return POLISHED_MM;
+  const { back, polishedMm: rimMm = POLISHED_MM, farRimMm = POLISHED_MM } = edge;
+  return back === 'hollowed' ? rimMm + farRimMm : rimMm;
+}
 
 /** Steel that lowers a back by so much at the edge, mm³: all that is polished of it, or the wedge over a shim. */
 export function steelToLowerBackMm3(edge: Edge, spentMm3: number, downMm: number): number {

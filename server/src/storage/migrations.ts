@@ -302,4 +302,11 @@ export const MIGRATIONS: readonly Migration[] = [
       await schema.addColumn('settings', 'lateCosts', real);
     },
   },
+  {
+    name: '0014-old-edges-and-their-handles',
+    async up(schema) {
+      for (const column of ['handles', 'held', 'bought']) await schema.addColumn('tools', column, text);
+      await schema.addColumn('sessions', 'hollowedBack', text);
+    },
+  },
 ];

@@ -83,6 +83,8 @@ const EXAMPLES: readonly (readonly [
     { honings: 27, meanMin: 0.8809 },
   ],
   ['hollowed-back', { wheelRadiusMm: 75, backMm: 30, edgeRimMm: 3, farRimMm: 3 }, { chordMm: 24, rimsMm: 6 }],
+  ['held-ways', { towardsBevelDeg: 10, bevelDeg: 28 }, { byDeg: 8 }],
+  ['strokes-along', { along: 'parts', edgeMm: 230, stoneMm: 70, strokes: 30 }, { visits: 4, strokes: 32 }],
   ['countdown', { from: 5 }, { strokes: 30 }],
   ['rota', { pieces: 5, slots: 2, strokesEach: 40, strokesPerRound: 20 }, { swaps: 4 }],
   ['countdown', { from: 10, sides: 1 }, { strokes: 55 }],

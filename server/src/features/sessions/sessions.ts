@@ -16,6 +16,7 @@ export const sessions = defineKind<Session>({
     landMm: 'real',
     camber: 'json',
     landLeftMm: 'real',
+    hollowedBack: 'json',
     setting: 'json',
     steps: 'json',
     use: 'json',

@@ -1,7 +1,13 @@
 import type { Stored } from '@mellow-anvil/contract';
 import type { Abrasive } from '@mellow-anvil/core/abrasive';
 import type { Manner, Tool } from '@mellow-anvil/core/blade';
-import { liftOf, orderOfWork, type RunGrinding, type WorkOrder } from '@mellow-anvil/core/plan';
+import {
+  type BackHollow,
+  liftOf,
+  orderOfWork,
+  type RunGrinding,
+  type WorkOrder,
+} from '@mellow-anvil/core/plan';
 import { type RunPlan, takenToBench } from '@mellow-anvil/core/run';
 import { settingFor, type Answer, type SetUp } from './desk';
 
@@ -10,6 +16,7 @@ export interface Bench {
   readonly setUp: SetUp | undefined;
   readonly stones: readonly Stored<Abrasive>[];
   readonly grinding?: RunGrinding;
+  readonly hollow?: BackHollow;
   readonly manner?: Manner;
 }
 
@@ -17,7 +24,7 @@ export interface Bench {
 export function workOf(
   tool: Tool,
   { plan, request }: Answer,
-  { setUp, stones, grinding, manner }: Bench,
+  { setUp, stones, grinding, hollow, manner }: Bench,
 ): WorkOrder | undefined {
   if (!plan) return undefined;
   const byId = new Map(stones.map((stone) => [stone.id, stone]));
@@ -27,6 +34,7 @@ export function workOf(
     tool,
     request,
     ...(grinding && { grinding }),
+    ...(hollow && { hollow }),
     ...(manner && { manner }),
     ...(byHand ? { lift: liftOf(tool.edge) } : { settingOf: (facet) => settingFor(setUp, facet) }),
     stoneOf: (id) => byId.get(id),

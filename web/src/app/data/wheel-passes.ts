@@ -14,8 +14,22 @@ import {
 import type { Abrasive } from '@mellow-anvil/core/abrasive';
 import { unlessRefused } from '@mellow-anvil/core/base';
 import type { Tool } from '@mellow-anvil/core/blade';
-import { wheelAtWork, type WedgeHeatInput, type WheelAtWork } from '@mellow-anvil/core/grinding';
-import { type GrindingStep, inPasses, passHeat, type RunGrinding } from '@mellow-anvil/core/plan';
+import {
+  GRINDING_PUSH_N,
+  wheelAtWork,
+  type WedgeHeat,
+  type WedgeHeatInput,
+  type WheelAtWork,
+} from '@mellow-anvil/core/grinding';
+import {
+  type BackHollow,
+  type GrindingStep,
+  hollowHeat,
+  hollowInPasses,
+  inPasses,
+  passHeat,
+  type RunGrinding,
+} from '@mellow-anvil/core/plan';
 import { HeavyWork } from '../platform/heavy-work';
 import { AbrasivesStore } from './abrasives.store';
 import { Desk } from './desk';
@@ -37,11 +51,9 @@ export class WheelPasses {
   private readonly heavy = inject(HeavyWork);
   private readonly desk = inject(Desk);
 
-  readonly atWheel$: Observable<AtWheel | undefined> = combineLatest([
-    this.desk.tool$,
-    this.desk.answer$,
-    inject(AbrasivesStore).inOrder$,
-  ]).pipe(
+  private readonly at$ = combineLatest([this.desk.tool$, this.desk.answer$, inject(AbrasivesStore).inOrder$]);
+
+  readonly atWheel$: Observable<AtWheel | undefined> = this.at$.pipe(
     map(([tool, answer, stones]) => {
       const grinding = answer?.plan?.grinding;
       const wheel = stones.find(({ id }) => id === grinding?.wheelId);
@@ -52,14 +64,43 @@ export class WheelPasses {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
+  /** The hollow of an old back, as it is taken to the bench. */
+  readonly hollow$: Observable<BackHollow | undefined> = this.at$.pipe(
+    map(([tool, answer, stones]) => {
+      const hollowing = answer?.plan?.hollowing;
+      const wheel = stones.find(({ id }) => id === hollowing?.wheelId);
+      const work = wheel && unlessRefused(() => wheelAtWork(wheel, GRINDING_PUSH_N));
+      if (!hollowing || !work || tool?.edge.form !== 'single-bevel') return undefined;
+      return { hollowing, work, heat: hollowHeat(tool.edge, tool.steel, hollowing, work) };
+    }),
+    distinctUntilChanged((one, other) => JSON.stringify(one) === JSON.stringify(other)),
+    switchMap((question) => {
+      if (!question) return of(undefined);
+      const { hollowing, work, heat } = question;
+      return this.heated(heat, (value) => hollowInPasses(hollowing, work, value), undefined);
+    }),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
   private answer({ heat, ...question }: Question): Observable<AtWheel> {
     const { grinding, work } = question;
     const { wheelId, stopShortMm } = grinding;
-    if (!heat) return of({ ...question, run: inPasses(grinding, work) });
-    const unanswered = { ...question, run: { wheelId, stopShortMm } };
+    return this.heated(heat, (value) => ({ ...question, run: inPasses(grinding, work, value) }), {
+      ...question,
+      run: { wheelId, stopShortMm },
+    });
+  }
+
+  /** What the heat allows, once its model has answered; until then, and where it cannot, what stands without. */
+  private heated<T>(
+    heat: WedgeHeatInput | undefined,
+    withHeat: (value?: Pick<WedgeHeat, 'passS' | 'dipS'>) => T,
+    unanswered: T,
+  ): Observable<T> {
+    if (!heat) return of(withHeat());
     return this.heavy.run('wedgeHeat', heat).pipe(
       filter((news) => 'value' in news),
-      map(({ value }) => ({ ...question, run: inPasses(grinding, work, value) })),
+      map(({ value }) => withHeat(value)),
       startWith(unanswered),
       catchError(() => of(unanswered)),
     );

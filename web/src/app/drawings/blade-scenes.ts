@@ -171,12 +171,13 @@ export function nail(of: SceneOf): Scene {
   };
 }
 
-export function atWheel(of: SceneOf, what: 'bevel' | 'square' | 'hot' | 'colour'): Scene {
+export function atWheel(of: SceneOf, what: 'bevel' | 'back' | 'square' | 'hot' | 'colour'): Scene {
   const centre = { x: 310, y: 116 };
   const r = 108;
   const square = what === 'square';
-  // Square to the rim, or its bevel along the rim's tangent.
-  const laid = stanceOf(of.edge, square ? 'back' : 'primary', 30);
+  const back = what === 'back';
+  // Square to the rim, or a face of it along the rim's tangent.
+  const laid = stanceOf(of.edge, square || back ? 'back' : 'primary', 30);
   const blade = laid?.blade ?? [];
   const long = Math.max(1, ...blade.map(({ x, y }) => Math.max(x, y)));
   const scale = 150 / long;
@@ -184,7 +185,7 @@ export function atWheel(of: SceneOf, what: 'bevel' | 'square' | 'hot' | 'colour'
   const place = ({ x, y }: Point): Point =>
     square
       ? { x: touch.x - x * scale, y: touch.y - y * scale }
-      : { x: touch.x - y * scale, y: touch.y + x * scale - 10 };
+      : { x: touch.x - y * scale, y: touch.y + (back ? x - long / 2 : x) * scale - 10 };
   return {
     marks: [
       { tag: 'ellipse', cls: 'wheel', at: centre, rx: r, ry: r },
@@ -203,6 +204,7 @@ export function atWheel(of: SceneOf, what: 'bevel' | 'square' | 'hot' | 'colour'
     ],
     words: {
       bevel: 'the blade on its rest, its bevel along the wheel’s rim, moved from side to side',
+      back: 'the blade on its rest, the middle of its back at the wheel’s rim, clear of the edge, moved from side to side',
       square: 'the blade held straight at the wheel, its edge ground square',
       hot: 'the blade at the wheel: is it too hot to hold, has it coloured?',
       colour: 'the blade at the still wheel, its bevel coloured: where does the rim touch?',

@@ -35,6 +35,11 @@ const STATIONS: Readonly<Record<StationKind, Station>> = {
   marker: { kind: 'marker', side: 1 },
   stone: { kind: 'stone', step: 0 },
   polished: { kind: 'polished', step: 2 },
+  'colour-back': { kind: 'colour-back' },
+  hollow: {
+    kind: 'hollow',
+    hollowing: { wheelId: 'wheel', rimMm: 3, hollows: 2, chordMm: 9, depthMm: 0.15 },
+  },
   burr: { kind: 'burr', side: 0 },
   wash: { kind: 'wash', oil: true },
   scratch: { kind: 'scratch', step: 0 },

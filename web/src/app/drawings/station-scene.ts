@@ -10,6 +10,8 @@ export function sceneOf(of: SceneOf): Scene {
       const step = run.plan.steps[run.steps[station.step]?.like ?? station.step];
       return step ? onStone(of, step) : still(of, 'the blade');
     }
+    case 'colour-back':
+      return marked(backUp(of));
     case 'polished':
       return backUp(of);
     case 'scratch':
@@ -35,6 +37,8 @@ export function sceneOf(of: SceneOf): Scene {
       return nail(of);
     case 'joint':
       return atWheel(of, 'square');
+    case 'hollow':
+      return atWheel(of, 'back');
     case 'grind':
     case 'template':
       return atWheel(of, 'bevel');

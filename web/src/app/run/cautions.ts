@@ -8,6 +8,13 @@ interface Caution {
   readonly brief: string;
 }
 
+/** At anything that turns. */
+const WHEEL: Caution = {
+  plain:
+    'Cover your eyes. Guards and rest gap as the maker says, a sound wheel, no loose sleeves, no gloves near it. Steel too hot to hold is steel being spoiled.',
+  brief: 'Eyes covered, guards on, dip often.',
+};
+
 /** The trade's usual cautions, each where the hand is. */
 const CAUTIONS: Partial<Readonly<Record<StationKind, Caution>>> = {
   isolate: {
@@ -20,16 +27,9 @@ const CAUTIONS: Partial<Readonly<Record<StationKind, Caution>>> = {
       'It is sharp enough to cut already: hold the blade by its sides, and test across the edge, never along it.',
     brief: 'Hold it by its sides.',
   },
-  template: {
-    plain:
-      'Cover your eyes. Guards and rest gap as the maker says, a sound wheel, no loose sleeves, no gloves near it. Steel too hot to hold is steel being spoiled.',
-    brief: 'Eyes covered, guards on, dip often.',
-  },
-  grind: {
-    plain:
-      'Cover your eyes. Guards and rest gap as the maker says, a sound wheel, no loose sleeves, no gloves near it. Steel too hot to hold is steel being spoiled.',
-    brief: 'Eyes covered, guards on, dip often.',
-  },
+  template: WHEEL,
+  grind: WHEEL,
+  hollow: WHEEL,
   heat: {
     plain: 'Steel fresh from the wheel burns: dip it before you feel it.',
     brief: 'Dip before you feel it.',
@@ -89,7 +89,7 @@ export const FIRST_OF_ALL =
   'Makers’ instructions, your workplace’s and local rules come before anything said here.';
 
 /** Where they are said every time: machines. */
-const ALWAYS_RULED: readonly StationKind[] = ['isolate', 'grind', 'template', 'refit'];
+const ALWAYS_RULED: readonly StationKind[] = ['isolate', 'grind', 'hollow', 'template', 'refit'];
 /** Where they are said with a caution that is said plainly: as the work begins, and where skin is near. */
 const RULED: readonly StationKind[] = ['look', 'set', 'lift', 'proof'];
 

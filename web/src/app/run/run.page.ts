@@ -17,7 +17,7 @@ import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { EMPTY, distinctUntilChanged, map, switchMap } from 'rxjs';
 import { seenInRun } from '@mellow-anvil/core/advice';
-import { purposeOf, type RunGrinding, type Station, isGate } from '@mellow-anvil/core/plan';
+import { type BackHollow, purposeOf, type RunGrinding, type Station, isGate } from '@mellow-anvil/core/plan';
 import { forcesOf, laggingPlaces } from '@mellow-anvil/core/record';
 import { asPlanned, type Heat, ledBack, type PutIn, type RunFact } from '@mellow-anvil/core/run';
 import { Desk } from '../data/desk';
@@ -121,6 +121,12 @@ export class RunPage {
     const station = this.station();
     return station?.kind === 'grind' ? { ...station.grinding, pastColour: station.pastColour } : undefined;
   });
+  protected readonly hollow = computed(() => {
+    const station = this.station();
+    return station?.kind === 'hollow' ? station.hollowing : undefined;
+  });
+  /** Whose target it is that leaves a station: that of any wheel is one. */
+  protected readonly target = computed(() => (this.hollow() ? 'grind' : this.kind()));
   protected readonly raises = computed(() => {
     const station = this.station();
     return station?.kind === 'burr' && station.wanted === true;
@@ -290,10 +296,17 @@ export class RunPage {
   }
 
   /** What stands under the number of passes. */
-  protected passWords(passes: number, { passS, dipS }: RunGrinding): string {
+  protected passWords(passes: number, { passS, dipS }: Pick<RunGrinding, 'passS' | 'dipS'>): string {
     const each = passS === undefined ? '' : ` of at most ${this.figures.number(passS, 0)} s`;
     const dip = dipS === undefined ? '' : `, each with a dip of ${this.figures.number(dipS, 0)} s`;
     return `${passes === 1 ? 'pass' : 'passes'}${each}${dip}`;
+  }
+
+  /** What stands under the number of hollows. */
+  protected hollowWords({ hollows, chordMm, depthMm, rimMm, passes, ...pass }: BackHollow): string {
+    const inPasses = passes === undefined ? '' : `. ${String(passes)} ${this.passWords(passes, pass)}`;
+    const each = `${this.figures.length(chordMm)} wide and ${this.figures.length(depthMm)} deep`;
+    return `${hollows === 1 ? 'hollow' : 'hollows, each'} ${each}; ${this.figures.length(rimMm)} left flat at the edge${inPasses}`;
   }
 
   protected add(fact: RunFact): void {
@@ -341,7 +354,7 @@ export class RunPage {
   protected tickTo(index: number): void {
     for (let run = this.run(); run && !run.ended && run.at <= index; run = this.run()) {
       const kind = run.stations[run.at]?.kind;
-      if (run.at < index && (kind === 'grind' || kind === 'isolate')) return;
+      if (run.at < index && (kind === 'grind' || kind === 'hollow' || kind === 'isolate')) return;
       const before = run.events;
       this.asPlanned();
       if (this.run()?.events === before) return;
@@ -403,7 +416,7 @@ export class RunPage {
   /** Whether the station at hand is left by its one target. */
   private goesOn(): boolean {
     const kind = this.kind();
-    if (kind === 'grind') return this.eyes();
+    if (this.target() === 'grind') return this.eyes();
     return kind === 'set' || kind === 'lift' || this.plain();
   }
 }

@@ -54,13 +54,16 @@ export function stoneView(
   const stone = stones.find(({ id }) => id === step.abrasiveId);
   const sides = sideNamesOf(tool?.edge);
   const named = sides.length === 2 ? sides : ['bevel', 'back'];
-  const visits = visitsOf(step.count, step.planned, step.places);
+  const visits = visitsOf(step.count, step.planned, { places: step.places, along: step.along });
   const visit = step.strokes < step.target ? visitAt(visits, step.strokes) : undefined;
   const planned = run.plan.steps[step.like ?? index];
   const place = visit?.place;
   // A step of one side alone names that side through all its visits.
   const side = planned?.side ?? visit?.side;
-  const words = place === undefined ? (named[side ?? -1] ?? '') : placeName(step.places?.length ?? 5, place);
+  const words =
+    place === undefined
+      ? (partWords(visit?.part, step) ?? named[side ?? -1] ?? '')
+      : placeName(step.places?.length ?? 5, place);
   return {
     index,
     name: nameOf(step.abrasiveId),
@@ -71,13 +74,20 @@ export function stoneView(
     strokes: step.strokes,
     count: step.count,
     feel: feelFor(stone, planned, run.plan.steps, figures),
-    fixed: planned?.side !== undefined || step.rounds !== undefined,
+    fixed: planned?.side !== undefined || step.rounds !== undefined || step.along !== undefined,
     perMin: run.plan.strokesPerMin,
     ...(step.places && { places: step.places }),
     ...(visit?.place !== undefined && { at: visit.place }),
     ...(visit && words && { visit: { words, left: visit.left } }),
     ...(step.rounds && setView(step, roundAt(run, index), index, planned?.facet === 'back')),
   };
+}
+
+/** Which part of an edge longer than its stone, or about which end, has its turn. */
+function partWords(part: number | undefined, { along }: RunStep): string | undefined {
+  if (part === undefined || !along) return undefined;
+  if (along.way === 'half-circles') return part === 0 ? 'about the left end' : 'about the right end';
+  return `part ${String(part + 1)} of ${String(along.visits)} from the left`;
 }
 
 /** The part of the view that goes by the knives of a set. */

@@ -3,6 +3,11 @@ import { VisePage } from './vise.page';
 
 export const routes: Routes = [
   { path: '', pathMatch: 'full', component: VisePage, title: 'Mellow Anvil' },
+  {
+    path: 'before-money',
+    title: 'Before money · Mellow Anvil',
+    loadComponent: async () => (await import('../tool/old/old-edge.page')).OldEdgePage,
+  },
   { path: 'tools/:id', component: VisePage, title: 'Bench · Mellow Anvil' },
   { path: 'tools/:id/:side', component: VisePage, title: 'Bench · Mellow Anvil' },
   {

@@ -1,5 +1,5 @@
 import type { Condition, ConditionKind, FaultKind } from '@mellow-anvil/core/blade';
-import type { School, Treatment } from '@mellow-anvil/core/plan';
+import type { Along, School, Treatment } from '@mellow-anvil/core/plan';
 import type { Way } from '@mellow-anvil/core/work';
 
 /** How dull an edge is, as people say it. */
@@ -35,6 +35,12 @@ export const SCHOOL_WORDS: Readonly<Record<School, { readonly label: string; rea
   doubling: { label: 'Double each step', says: 'Even steps, as near to twice as fine as the set allows.' },
   'two-stones': { label: 'Two stones', says: 'One to shape, one to finish.' },
   exact: { label: 'This exact order', says: 'The stones you name, and no other.' },
+};
+
+export const ALONG_WORDS: Readonly<Record<Along, string>> = {
+  parts: 'Part by part, counted',
+  crosswise: 'Crosswise, end to end',
+  'half-circles': 'In half circles',
 };
 
 export const WAY_WORDS: Readonly<Record<Way, string>> = {

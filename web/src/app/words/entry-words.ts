@@ -97,10 +97,25 @@ export function entryWords(
   nameOf: (abrasiveId: string) => string,
   figures: Figures,
 ): string {
-  const { kind, steps = [], minutes, setting, conditionBefore, landMm, landLeftMm, camber } = session;
+  const {
+    kind,
+    steps = [],
+    minutes,
+    setting,
+    conditionBefore,
+    landMm,
+    landLeftMm,
+    camber,
+    hollowedBack,
+  } = session;
+  const hollowed = hollowedBack && `back hollowed ${figures.length(hollowedBack.depthMm)} deep`;
   if (kind === 'use') return useWords(session, figures);
   if (kind === 'measuring') {
-    return [landMm !== undefined && `Land ${figures.length(landMm)}`, camber && camberWords(camber, figures)]
+    return [
+      landMm !== undefined && `Land ${figures.length(landMm)}`,
+      camber && camberWords(camber, figures),
+      hollowed,
+    ]
       .filter(Boolean)
       .join(' · ');
   }
@@ -113,6 +128,7 @@ export function entryWords(
     .join(', ');
   return [
     conditionBefore && `was ${conditionWords(conditionBefore)}`,
+    hollowed,
     strokes && `${strokes} strokes`,
     setting && figures.angle(setting.angleDeg),
     setting?.stop && `stop ${setting.stop.label}`,

@@ -23,12 +23,32 @@ export function feelFor(
   if (step?.afterBurr || stone?.kind === 'strop') return stropWords(step, figures);
   const purpose = step && purposeOf(step);
   if (purpose === 'back')
-    return 'The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.';
+    return `The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.${alongWords(step)}`;
   if (purpose === 'primary')
     return 'The guide set to the primary’s angle. Firmly, on the whole bevel, until only a narrow strip of the old one is left at the edge.';
   if (purpose === 'curve' || step?.places)
     return 'Press where the finger is drawn, and there only; trail the corners, they dig in.';
   const stones = of.filter((each) => purposeOf(each) === 'edge');
+  if (step?.along) return `${edgeFeel(step, stones)} ${alongWords(step).trim()}`;
+  return edgeFeel(step, stones);
+}
+
+/** How strokes are laid along an edge longer than its stone. */
+export function alongWords(step: Pick<BenchStep, 'along'> | undefined): string {
+  const along = step?.along;
+  switch (along?.way) {
+    case undefined:
+      return '';
+    case 'parts':
+      return ` In ${String(along.visits)} parts, side by side, each with as many.`;
+    case 'crosswise':
+      return ' Every stroke from end to end across the stone, and on until the stone has left the edge.';
+    case 'half-circles':
+      return ' In half circles: half of them swung about the left end, half about the right.';
+  }
+}
+
+function edgeFeel(step: BenchStep | undefined, stones: readonly BenchStep[]): string {
   if (step && step === stones[0])
     return step.side === undefined
       ? 'Push firmly, both corners down. Go on until a burr can be felt on the back.'
@@ -117,6 +137,15 @@ export const STATION_TEXT: Readonly<Record<StationKind, StationText>> = {
   set: { title: 'Set the guide', does: [], done: 'It is set' },
   lift: { title: 'Find the bevel', does: [], done: 'It lies on its bevel' },
   marker: { title: 'Colour the bevel', does: [], done: '' },
+  hollow: { title: 'Hollow the back', does: [], done: 'Hollowed' },
+  'colour-back': {
+    title: 'Colour the back',
+    does: [
+      'Marker over both rims, corner to corner.',
+      'What is still coloured after some strokes has not met the stone: press there.',
+    ],
+    done: 'Coloured',
+  },
   stone: { title: '', does: [], done: 'Done' },
   polished: { title: 'Polished corner to corner?', does: [], done: '' },
   burr: { title: 'Feel for the burr', does: [], done: '' },
@@ -181,6 +210,8 @@ export function stationName(
       return `${title}${station.facet === 'primary' ? ', for the primary' : station.facet === 'micro' ? ', for the micro-bevel' : ''}`;
     case 'grind':
       return 'Eyes covered, at the wheel';
+    case 'hollow':
+      return 'Eyes covered: hollow the back';
     case 'proof':
       return station.before ? 'Prove it before the strop' : title;
     default:

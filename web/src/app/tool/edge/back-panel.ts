@@ -9,6 +9,7 @@ import { ShimFigures } from '../../parts/shim-figures';
 const WORDS: Readonly<Record<Back, string>> = {
   flat: 'Flat, polished whole',
   rim: 'Only a rim polished',
+  hollowed: 'Hollowed behind a rim',
   shim: 'A back bevel, over a shim',
 };
 
@@ -80,12 +81,19 @@ export class BackPanel {
 
   protected readonly hint = computed(() => {
     const { back, polishedMm } = this.edge();
-    if (polishedMm !== undefined) return back === 'rim' ? 'From the edge' : 'As it shows';
-    return this.figures.taken(back === 'rim' ? ASSUMED.rimMm : ASSUMED.backBevelMm);
+    if (polishedMm !== undefined) return back === 'shim' ? 'As it shows' : 'From the edge';
+    return this.figures.taken(back === 'shim' ? ASSUMED.backBevelMm : ASSUMED.rimMm);
   });
 
   protected choose(back: Back): void {
-    const none = { shimMm: undefined, shimAtMm: undefined };
+    const none = {
+      shimMm: undefined,
+      shimAtMm: undefined,
+      hollowMm: undefined,
+      hollows: undefined,
+      hollowDeepMm: undefined,
+      farRimMm: undefined,
+    };
     this.changed.emit(back === this.edge().back ? {} : { back, polishedMm: undefined, ...none });
     this.settled.emit();
   }

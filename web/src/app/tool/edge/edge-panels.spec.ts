@@ -1,12 +1,14 @@
+import { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { usualEdge } from '@mellow-anvil/core/blade';
 import type { Type } from '@angular/core';
 import type { Creep } from '@mellow-anvil/core/record';
 import { press, textOf, typeInto } from '../../testing/host';
-import { EDGE, playServer } from '../../testing/page';
+import { answer, EDGE, page, playServer, stone } from '../../testing/page';
 
 import { BackPanel } from './back-panel';
 import { EdgeFields } from './edge-fields';
+import { HandlesPanel } from './handles-panel';
 import { HostPanel } from './host-panel';
 import { KeepPanel } from './keep-panel';
 import { ShimFigures } from '../../parts/shim-figures';
@@ -132,5 +134,53 @@ describe('EdgeFields', () => {
     const fields = [...(fixture.nativeElement as HTMLElement).querySelectorAll('ma-quantity')];
     const usual = fields.filter((each) => each.textContent?.includes('Usual:'));
     expect(usual.map((each) => each.querySelector('label')?.textContent?.trim())).toEqual(['Bevel angle']);
+  });
+});
+
+describe('HandlesPanel', () => {
+  const handles = { fromEdgeMm: 48, lengthMm: 115, thickMm: 32, towardsBevelDeg: 18, besideMm: 4 };
+  const edge = { ...EDGE, widthMm: 190, thicknessMm: 5.5, secondaryDeg: undefined, landMm: undefined };
+
+  it('says which way up keeps the wrists straight, and lets the user’s word stand over it', async () => {
+    const fixture = await show(HandlesPanel, { edge, handles });
+    expect(textOf(fixture, '[role=status]')).toContain(
+      'Bevel down keeps them straighter: wrists bent 18° bevel up, 7° bevel down.',
+    );
+    expect(textOf(fixture, 'ma-handles-drawing')).toContain('7°');
+    fixture.componentRef.setInput('held', 'bevel-up');
+    await fixture.whenStable();
+    expect(textOf(fixture, '[role=status]')).toContain('Yours is the other way, and stands.');
+    expect(textOf(fixture, 'ma-handles-drawing')).toContain('18°');
+  });
+
+  it('says of each wheel and a stone whether the handles foul it, and what helps', async () => {
+    const fixture = await show(HandlesPanel, { edge, handles });
+    const server = TestBed.inject(HttpTestingController);
+    const wheel = {
+      ...stone('w', '60'),
+      name: 'Wheel',
+      kind: 'dry-wheel',
+      grade: { standard: 'FEPA-F', grade: '60' },
+    };
+    answer(server, '/api/abrasives', page([{ ...stone('s', '1000'), widthMm: 70 }, wheel]));
+    await fixture.whenStable();
+    const text = textOf(fixture);
+    expect(text).toMatch(/Wheel, the bevel clears: the handles pass it by \d+ mm/);
+    expect(text).toMatch(
+      /Wheel, the back fouls the handles at the last 9 mm of each end: there use the wheel’s corner, the blade turned 11°/,
+    );
+    expect(text).toMatch(
+      /Stone 1000, the back lies between the handles, which hang 16 mm below its face: raise it 19 mm/,
+    );
+    await typeInto(fixture, 'Guard beside the wheel', '0');
+    expect(textOf(fixture)).toContain('Wheel, the back passes beside the handles');
+  });
+
+  it('keeps what is measured once it is left', async () => {
+    const fixture = await show(HandlesPanel, { edge, handles });
+    const kept: unknown[] = [];
+    fixture.componentInstance.handlesChange.subscribe((each) => kept.push(each));
+    await typeInto(fixture, 'Its thickness', '28');
+    expect(kept.at(-1)).toEqual({ ...handles, thickMm: 28 });
   });
 });

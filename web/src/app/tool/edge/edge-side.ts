@@ -28,6 +28,7 @@ import { Notices } from '../../platform/notices';
 import { BackPanel } from './back-panel';
 import { readable, type BladeDraft, type EdgeDraft } from '../../drawings/blade';
 import { EdgeDesk } from './edge-desk';
+import { HandlesPanel } from './handles-panel';
 import { HostPanel } from './host-panel';
 import { KeepPanel } from './keep-panel';
 import { SkewPanel } from './skew-panel';
@@ -35,19 +36,30 @@ import { ToolsStore } from '../../data/tools.store';
 import { Draft } from '../../ui/draft';
 import type { FieldChange } from '../../platform/change';
 
-type Panel = 'plane' | 'advice' | 'keep' | 'back' | 'skew';
+type Panel = 'plane' | 'advice' | 'keep' | 'back' | 'skew' | 'handles';
 const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
   { value: 'plane', label: 'In its plane' },
   { value: 'advice', label: 'Which angle, how fine' },
   { value: 'keep', label: 'Against another angle' },
   { value: 'back', label: 'Its back' },
   { value: 'skew', label: 'Turned to the cut' },
+  { value: 'handles', label: 'Its handles' },
 ];
 
 /** The vise's first side: the edge as it is, changed where it stands and kept at once. */
 @Component({
   selector: 'ma-edge-side',
-  imports: [AdvicePanel, BackPanel, EdgeDesk, FormsModule, HostPanel, KeepPanel, SelectButton, SkewPanel],
+  imports: [
+    AdvicePanel,
+    BackPanel,
+    EdgeDesk,
+    FormsModule,
+    HandlesPanel,
+    HostPanel,
+    KeepPanel,
+    SelectButton,
+    SkewPanel,
+  ],
   templateUrl: './edge-side.html',
   styles: `
     :host {
@@ -91,6 +103,7 @@ export class EdgeSide {
       keep: true,
       back: edge.form === 'single-bevel',
       skew: true,
+      handles: family === 'drawknife',
     };
     return PANELS.filter(({ value }) => has[value]);
   });
@@ -166,6 +179,14 @@ export class EdgeSide {
       next: () => this.notices.done(`The land measures ${this.figures.length(landMm)}; it is in the record.`),
       error: (reason: unknown) => this.notices.refused(reason),
     });
+  }
+
+  /** What is not typed on the desk: measured handles, and how it is held. */
+  protected change(content: Partial<Tool>): void {
+    const tool = this.tool();
+    this.tools
+      .change(tool.id, tool.version, { ...contentOf<Tool>(tool), ...content })
+      .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
   }
 
   protected keep(): Promise<void> {

@@ -16,7 +16,10 @@ import { ToolsStore } from '../../data/tools.store';
     <form ngNoForm class="page" (submit)="$event.preventDefault(); keep()">
       <header>
         <h1>A tool for the rack</h1>
-        <p class="muted">Measure what you can; every figure can be changed later.</p>
+        <p class="muted">
+          Measure what you can; every figure can be changed later.
+          <a routerLink="/before-money">An old edge, before money?</a>
+        </p>
       </header>
       <ma-edge-desk
         [draft]="editor.draft()"

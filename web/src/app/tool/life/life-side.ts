@@ -10,6 +10,7 @@ import { formatDay } from '@mellow-anvil/core/base';
 import type { Tool } from '@mellow-anvil/core/blade';
 import {
   backPmMm,
+  backRimMm,
   type EdgeState,
   landPmMm,
   type Session,
@@ -18,6 +19,7 @@ import {
   settingPmDeg,
   TIP_TIMES,
 } from '@mellow-anvil/core/record';
+import { LEAST_EDGE_RIM_MM } from '@mellow-anvil/core/grinding';
 import type { Facet } from '@mellow-anvil/core/work';
 import { AbrasivesStore } from '../../data/abrasives.store';
 import { RecordsStore, type Entry, type Records } from '../../data/records.store';
@@ -29,6 +31,7 @@ import { EdgeLifePanel } from './edge-life-panel';
 import { LifeCharts } from './life-charts';
 
 const AT_FIRST = 5;
+import { VERDICT_WORDS } from '../../words/old-edge-words';
 import { landAgainstWords } from '../../words/land-words';
 
 /** Shorter than that it is told in micrometres, mm. */
@@ -164,8 +167,30 @@ export class LifeSide {
         : ` The land is ${this.figures.length(state.landMm)} ± ${this.figures.length(landPmMm(state))}, reckoned from ${FROM[state.landFrom]} and ${state.honingsSinceThen === 1 ? 'one honing' : `${state.honingsSinceThen} honings`} since.${landAgainstWords(state, this.figures)}`;
     return (
       `Since ${formatDay(first.session.startedAt)}: honed ${honings === 1 ? 'once' : `${honings} times`}, ` +
-      `the edge ${this.back(state.backMm, honings)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}${this.lastSet(state)}`
+      `the edge ${this.back(state.backMm, honings)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}${this.rim(state)}${this.lastSet(state)}`
     );
+  });
+
+  /** Of a hollowed back: what is left of the rim at its edge. */
+  private rim(state: EdgeState): string {
+    const mm = backRimMm(state);
+    if (mm === undefined) return '';
+    const soon =
+      mm < LEAST_EDGE_RIM_MM
+        ? ' Soon the edge falls into the hollow: flatten the back, or hollow it further off.'
+        : '';
+    return ` ${this.figures.length(mm)} of flat is left between the edge and the hollow in its back.${soon}`;
+  }
+
+  /** How it was looked over before it was bought, and what is left of that steel. */
+  protected readonly bought = computed(() => {
+    const { bought } = this.tool();
+    if (!bought) return '';
+    const { on, verdict, minutes, recessionMm, leftMm, yearsLow, yearsHigh } = bought;
+    const { figures } = this;
+    const since = this.life()?.record.state.backMm ?? 0;
+    const left = Math.max(0, leftMm + recessionMm - since);
+    return `Bought ${formatDay(on)}, ${VERDICT_WORDS[verdict].toLowerCase()}: ${figures.minutes(minutes)} and ${figures.length(recessionMm)} of steel to a first edge, ${figures.number(yearsLow, 0)} to ${figures.number(yearsHigh, 0)} years of edge. ${figures.length(left)} of hard steel is left now.`;
   });
 
   /** In micrometres, where hundredths of a millimetre would say too little. */

@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { Button } from 'primeng/button';
 import type { OwnedAbrasive, StonesRecord } from '@mellow-anvil/core/abrasive';
 import { attempt, Refusal } from '@mellow-anvil/core/base';
 import type { Tool } from '@mellow-anvil/core/blade';
-import { type PlanRequest, savedBack } from '@mellow-anvil/core/plan';
+import { type BackSaved, backTaken, type PlanRequest, savedBack } from '@mellow-anvil/core/plan';
 import { HollowedBackDrawing } from '../../drawings/hollowed-back-drawing';
 import { Figures } from '../../ui/figures';
 import { QuantityField } from '../../ui/quantity-field';
@@ -15,7 +16,7 @@ type Measure = keyof typeof USUAL;
 /** An old back: flattened whole, or hollowed on the wheel and polished at its rims. */
 @Component({
   selector: 'ma-old-back',
-  imports: [HollowedBackDrawing, QuantityField, Why],
+  imports: [Button, HollowedBackDrawing, QuantityField, Why],
   template: `
     <div class="asked">
       @for (field of fields; track field.of) {
@@ -40,6 +41,15 @@ type Measure = keyof typeof USUAL;
         </div>
       </dl>
       <ma-hollowed-back-drawing [back]="drawn()" [depthMm]="s.hollowed.depthMm" />
+      <div class="actions">
+        <p-button label="Plan it hollowed" (onClick)="take(s, 'hollowed')" />
+        <p-button
+          label="Plan it flattened whole"
+          severity="secondary"
+          [outlined]="true"
+          (onClick)="take(s, 'whole')"
+        />
+      </div>
     }
     <p class="told" role="status">
       {{ words() }}
@@ -55,6 +65,9 @@ export class BackPanel {
   readonly stones = input.required<readonly OwnedAbrasive[]>();
   readonly record = input<StonesRecord>({});
 
+  /** Planned by one of the two ways: its edge, and what its plan is asked. */
+  readonly taken = output<ReturnType<typeof backTaken>>();
+
   protected readonly figures = inject(Figures);
   protected readonly fields: readonly { readonly of: Measure; readonly label: string }[] = [
     { of: 'backMm', label: 'Flat back, edge to far side' },
@@ -65,6 +78,11 @@ export class BackPanel {
     { of: 'rimPitsMm', label: 'Deepest at the edge' },
   ];
   protected readonly old = signal<Readonly<Record<Measure, number>>>(USUAL);
+
+  protected take(saved: BackSaved, way: 'hollowed' | 'whole'): void {
+    const { edge } = this.tool();
+    if (edge.form === 'single-bevel') this.taken.emit(backTaken(edge, this.old(), saved, way));
+  }
 
   protected measured(of: Measure, value: number | undefined): void {
     this.old.update((old) => ({ ...old, [of]: value ?? NaN }));

@@ -97,7 +97,7 @@ interface Row {
     }
     li {
       display: grid;
-      grid-template-columns: 56px minmax(6rem, 1fr) 6.4rem 120px 4.2rem;
+      grid-template-columns: 56px minmax(6rem, 1fr) minmax(6.4rem, auto) 120px 4.2rem;
       gap: 0 0.7rem;
       align-items: center;
       min-height: 42px;
@@ -192,6 +192,7 @@ export class PlanAnswer {
       bar: 0,
     };
     return [
+      ...this.hollowed(),
       ...(wheel ? [wheel] : []),
       ...parts.flatMap((part): Row[] => {
         const { id, strokes, minutes } = part.of;
@@ -213,6 +214,15 @@ export class PlanAnswer {
       }),
     ];
   });
+
+  /** An old back at the wheel, before all else. */
+  private hollowed(): readonly Row[] {
+    const { hollowing } = this.plan();
+    const stone = hollowing && this.byId().get(hollowing.wheelId);
+    if (!stone) return [];
+    const minutes = this.figures.minutes(hollowing.minutes);
+    return [{ stone, what: 'the back, hollowed first', strokes: '', minutes, bar: 0 }];
+  }
 
   /** Steel by stone, where stones take it off in the drawing’s one facet. */
   protected readonly takenOff = computed((): readonly number[] | undefined => {

@@ -5,7 +5,7 @@ import { MultiSelect } from 'primeng/multiselect';
 import { isWheel, kindFacts, servesShape, type SizedAbrasive, standsIn } from '@mellow-anvil/core/abrasive';
 import { ASSUMED_LAND_MM, includedDeg, shapeOfEdge, type Tool } from '@mellow-anvil/core/blade';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '@mellow-anvil/core/grinding';
-import { type PlanRequest, type School, SCHOOLS } from '@mellow-anvil/core/plan';
+import { ALONG, isLongOn, type PlanRequest, type School, SCHOOLS } from '@mellow-anvil/core/plan';
 import { type EdgeState, landPmMm } from '@mellow-anvil/core/record';
 import { WAYS } from '@mellow-anvil/core/work';
 import { LAND_FROM } from '../../words/land-words';
@@ -13,7 +13,7 @@ import { ChoiceField } from '../../ui/choice-field';
 import { Figures } from '../../ui/figures';
 import { QuantityField } from '../../ui/quantity-field';
 import { ConditionAsk } from './condition-ask';
-import { SCHOOL_WORDS, WAY_WORDS } from '../../words/condition-words';
+import { ALONG_WORDS, SCHOOL_WORDS, WAY_WORDS } from '../../words/condition-words';
 import type { FieldChange } from '../../platform/change';
 
 /** What a plan asks of the person: how dull, how fine, and at what pace. */
@@ -78,6 +78,18 @@ export class PlanAsks {
   protected readonly groundDeg = computed(() => {
     const { edge } = this.tool();
     return edge.form === 'single-bevel' ? edge.primaryDeg : includedDeg(edge);
+  });
+  protected readonly alongs = ALONG.map((value) => ({ value, label: ALONG_WORDS[value] }));
+  /** Longer than a stone of the plan is wide: its strokes are laid along it. */
+  protected readonly isLong = computed(() => {
+    const { edge } = this.tool();
+    return (
+      edge.form === 'single-bevel' &&
+      this.stones().some(
+        ({ id, widthMm }) =>
+          this.planned().includes(id) && widthMm !== undefined && isLongOn(edge.widthMm, widthMm),
+      )
+    );
   });
   protected readonly hasStrop = computed(() => this.stones().some(({ kind }) => kind === 'strop'));
   /** What hones this edge, coarse to fine. */

@@ -154,17 +154,21 @@ export class PlanSide {
   });
   protected readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
   protected readonly keeping = signal(false);
-  protected readonly atWheel = toSignal(inject(WheelPasses).atWheel$);
+  private readonly passes = inject(WheelPasses);
+  protected readonly atWheel = toSignal(this.passes.atWheel$);
+  private readonly hollow = toSignal(this.passes.hollow$);
   protected readonly record = toSignal(inject(StonesStore).record$, { initialValue: {} as StonesRecord });
   /** How much of the order is walked: as chosen for this tool, else by how often it was honed. */
   protected readonly manner = computed(() => mannerOf(this.tool(), this.answer()?.state?.honings ?? 0));
   private readonly bench = computed((): Bench => {
     const grinding = this.atWheel()?.run;
+    const hollow = this.hollow();
     return {
       setUp: this.setUp(),
       stones: this.stones(),
       manner: this.manner(),
       ...(grinding && { grinding }),
+      ...(hollow && { hollow }),
     };
   });
   protected readonly work = computed((): WorkOrder => {
@@ -221,10 +225,7 @@ export class PlanSide {
   }
 
   protected chooseManner(manner: Manner): void {
-    const tool = this.tool();
-    this.tools
-      .change(tool.id, tool.version, { ...contentOf<Tool>(tool), manner })
-      .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
+    this.change({ manner });
   }
 
   protected unfold(part: string, event: Event): void {
@@ -241,11 +242,21 @@ export class PlanSide {
   protected takeWay(way: WayOut): void {
     if (way.ask) this.desk.ask(way.ask);
     if (way.stone) void this.router.navigate(['/stones/new']);
+    const { edge: now } = this.tool();
+    const edge = edgeByWay(now, way);
+    if (edge !== now) this.change({ edge });
+  }
+
+  /** An old back planned by one of its ways. */
+  protected takeBack({ edge, oldBack }: Pick<Tool, 'edge'> & Pick<PlanRequest, 'oldBack'>): void {
+    this.desk.ask({ oldBack });
+    this.change({ edge });
+  }
+
+  private change(content: Partial<Tool>): void {
     const tool = this.tool();
-    const edge = edgeByWay(tool.edge, way);
-    if (edge === tool.edge) return;
     this.tools
-      .change(tool.id, tool.version, { ...contentOf<Tool>(tool), edge })
+      .change(tool.id, tool.version, { ...contentOf<Tool>(tool), ...content })
       .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
   }
 

@@ -228,6 +228,23 @@ describe('the planner’s panels', () => {
     expect(whole.minutes).toBeGreaterThan(hollowed.minutes);
     expect(textOf(fixture, '.told')).toContain('On the Wheel');
     expect(textOf(fixture, 'ma-hollowed-back-drawing')).toContain('2 hollows');
+    const taken: unknown[] = [];
+    fixture.componentInstance.taken.subscribe((each) => taken.push(each));
+    await press(fixture, 'Plan it hollowed');
+    await press(fixture, 'Plan it flattened whole');
+    expect(taken).toEqual([
+      {
+        edge: jasmine.objectContaining({
+          back: 'hollowed',
+          polishedMm: 3,
+          hollowMm: 19,
+          hollows: 2,
+          farRimMm: 3,
+        }),
+        oldBack: { pitsMm: 0.05, wheelId: 'wheel' },
+      },
+      { edge: jasmine.objectContaining({ back: 'flat', polishedMm: 25 }), oldBack: { pitsMm: 0.1 } },
+    ]);
     await typeInto(fixture, 'Rim at the edge', '1');
     expect(textOf(fixture, '.told')).toContain('Leave 2 mm flat at the edge at least');
     await typeInto(fixture, 'Rim at the edge', '3');

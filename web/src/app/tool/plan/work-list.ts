@@ -4,6 +4,7 @@ import type { CareKind, SizedAbrasive, StonesRecord } from '@mellow-anvil/core/a
 import type { Tool } from '@mellow-anvil/core/blade';
 import type { SessionSetting } from '@mellow-anvil/core/guide';
 import {
+  type BackHollow,
   type HoningPlan,
   type PlanPart,
   type PlanStep,
@@ -18,7 +19,7 @@ import { CARE_WORDS } from '../../words/care-words';
 import type { AtWheel } from '../../data/wheel-passes';
 import { StoneGlyph } from '../../drawings/stone-glyph';
 import { GrindingStepCard } from './grinding-step';
-import { sideNamesOf, stationName } from '../../words/station-words';
+import { alongWords, sideNamesOf, stationName } from '../../words/station-words';
 import { Figures } from '../../ui/figures';
 
 /** Strokes of the plan on one abrasive. */
@@ -198,6 +199,8 @@ export class WorkList {
         };
       case 'joint':
         return { lead, why: `${this.figures.length(station.nickMm)} back` };
+      case 'hollow':
+        return { lead, why: this.hollowWhy(station.hollowing) };
       case 'set':
         return { lead: this.setWords(station.setting, station.facet), why: '' };
       case 'lift':
@@ -247,7 +250,7 @@ export class WorkList {
           ...row,
           ...this.likely(part.of),
           lead: `${this.eachKnife(part.of)}the back, flat on the stone`,
-          why: this.backWhy(id),
+          why: `${this.backWhy(id)}${alongWords(part.of)}`,
         };
       case 'shape': {
         const { edge } = this.tool();
@@ -267,7 +270,11 @@ export class WorkList {
           ...this.likely(part.of),
           lead: `${this.eachKnife(part.of)}${this.sides(part)}${this.facet(part.of)}${this.figures.number(row.stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
           minutes: minutes - (this.plan().care?.find((care) => care.id === id)?.minutes ?? 0),
-          why: [this.plan().verdicts.find((verdict) => verdict.id === id)?.why ?? '', this.learned(id)]
+          why: [
+            alongWords(part.of),
+            this.plan().verdicts.find((verdict) => verdict.id === id)?.why ?? '',
+            this.learned(id),
+          ]
             .join(' ')
             .trim(),
         };
@@ -310,6 +317,14 @@ export class WorkList {
     return { range: low === undefined || high === undefined ? '' : `${String(low)}–${String(high)}` };
   }
 
+  /** The hollow of an old back, at the wheel. */
+  private hollowWhy({ wheelId, hollows, depthMm, rimMm }: BackHollow): string {
+    const wheel = this.byId().get(wheelId)?.name ?? 'the wheel';
+    const minutes = this.figures.minutes(this.plan().hollowing?.minutes ?? 0);
+    const times = hollows === 1 ? 'one hollow' : `${String(hollows)} hollows`;
+    return `${times} ${this.figures.length(depthMm)} deep on the ${wheel}, ${this.figures.length(rimMm)} left flat at the edge: ${minutes}`;
+  }
+
   /** What of a new back is polished, and, told once, what that spares. */
   private backWhy(id: string): string {
     const { edge } = this.tool();
@@ -319,7 +334,9 @@ export class WorkList {
     const part =
       edge.form === 'single-bevel' && edge.back === 'shim'
         ? 'A blade new to the bench: over the shim, polished at the very edge.'
-        : 'A blade new to the bench: polish the first millimetres of its back, corner to corner.';
+        : edge.form === 'single-bevel' && edge.back === 'hollowed'
+          ? 'Its rims alone, corner to corner: the hollow between them stays.'
+          : 'A blade new to the bench: polish the first millimetres of its back, corner to corner.';
     return wholeBackMin === undefined || back[0]?.id !== id
       ? part
       : `${part} The whole back would take ${this.figures.minutes(wholeBackMin)}.`;

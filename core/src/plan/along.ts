@@ -1,0 +1,91 @@
+import { insist } from '../base/refusal.js';
+
+/**
+ * How strokes are laid along an edge longer than its stone is wide: part after part, from end to end across the stone,
+ * or in half circles swung about one end and then the other.
+ */
+export const ALONG = ['parts', 'crosswise', 'half-circles'] as const;
+export type Along = (typeof ALONG)[number];
+
+/** Strokes laid along an edge. */
+export interface LaidAlong {
+  /** In how many visits they are made, each with as many strokes. */
+  readonly visits: number;
+  readonly strokes: number;
+  /** How far the edge is taken over the stone’s side at each end so that the ends get their share, mm. */
+  readonly overMm: number;
+  /** How much of the edge two neighbouring visits both touch, mm. */
+  readonly sharedMm: number;
+}
+
+/** An edge up to so many times as long as its stone is wide is laid on it askew, at one go (estimate). */
+const ASKEW = 1.5;
+
+/** Whether an edge is so much longer than a stone is wide that its strokes are laid along it. */
+export const isLongOn = (edgeMm: number, stoneMm: number): boolean => edgeMm > ASKEW * stoneMm;
+
+/**
+ * Strokes laid along an edge so that every part of it gets the same. In parts, as few as the stone covers, side by side,
+ * each with its share. Crosswise each stroke runs the whole edge over the stone, on until the stone has left it, or the
+ * ends would be short. In half circles about both ends as often: a place x from one end slides as x about that end and
+ * as the rest about the other, so together all slide alike. Plane kinematics.
+ * @param strokes wanted of the whole edge; rounded up so that every visit has as many
+ * @throws Refusal on `stoneMm` for a stone of no width
+ * @example layAlong('parts', { edgeMm: 230, stoneMm: 70, strokes: 30 }) // 4 visits of 8, sharing 16.7 mm
+ */
+export function layAlong(
+  along: Along,
+  {
+    edgeMm,
+    stoneMm,
+    strokes,
+  }: { readonly edgeMm: number; readonly stoneMm: number; readonly strokes: number },
+): LaidAlong {
+  insist(stoneMm > 0, 'stoneMm', 'A stone has some width: measure it.');
+  switch (along) {
+    case 'parts': {
+      const visits = Math.max(1, Math.ceil(edgeMm / stoneMm - 1e-9));
+      const sharedMm = visits > 1 ? (visits * stoneMm - edgeMm) / (visits - 1) : 0;
+      return { visits, strokes: visits * Math.ceil(strokes / visits), overMm: 0, sharedMm };
+    }
+    case 'crosswise':
+      return { visits: 1, strokes, overMm: stoneMm, sharedMm: 0 };
+    case 'half-circles':
+      return { visits: 2, strokes: 2 * Math.ceil(strokes / 2), overMm: 0, sharedMm: edgeMm };
+  }
+}
+
+/**
+ * How often a place of the edge lies on the stone or slides over it, over how often it would if all places were alike:
+ * 1 everywhere is even, more where two visits both touch it.
+ * @param xMm from the left end of the edge
+ * @param overMm how far it is taken over the ends crosswise
+ */
+export function shareAt(
+  along: Along,
+  { edgeMm, stoneMm }: { readonly edgeMm: number; readonly stoneMm: number },
+  xMm: number,
+  overMm = layAlong(along, { edgeMm, stoneMm, strokes: 1 }).overMm,
+): number {
+  switch (along) {
+    case 'parts': {
+      const { visits, sharedMm } = layAlong(along, { edgeMm, stoneMm, strokes: 1 });
+      return Array.from({ length: visits }, (_, i) => i * (stoneMm - sharedMm)).filter(
+        (start) => xMm >= start - 1e-9 && xMm <= start + stoneMm + 1e-9,
+      ).length;
+    }
+    case 'crosswise': {
+      // The stone's left side runs from so far before the left end to as far before the right one, plus its width.
+      const [first, last] = [Math.max(-overMm, xMm - stoneMm), Math.min(edgeMm - stoneMm + overMm, xMm)];
+      return Math.max(0, last - first) / stoneMm;
+    }
+    case 'half-circles':
+      return xMm / edgeMm + (edgeMm - xMm) / edgeMm;
+  }
+}
+
+/** Strokes of a step as they are laid along its edge: the way, and in how many visits. */
+export interface LaidStep {
+  readonly way: Along;
+  readonly visits: number;
+}
