@@ -71,6 +71,7 @@ export class SettingsPage {
   protected readonly lateCosts = [
     { value: 1, label: 'As much' },
     { value: 2, label: 'Twice' },
+    { value: USUAL_LATE_COSTS, label: 'A little over twice, as usual' },
     { value: 4, label: 'Four times' },
     { value: 10, label: 'Ten times' },
   ];
