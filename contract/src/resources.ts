@@ -67,7 +67,7 @@ export const RESOURCES = {
   } satisfies Resource<SettingBoard, BoardDraft>,
   abrasives: plain<Abrasive>({
     name: 'abrasives',
-    one: 'abrasive',
+    one: 'stone',
     schema: abrasiveSchema,
     sorts: ['sizeUm', 'name', 'updatedAt', 'createdAt'],
     filters: { kind: oneOfThe('kinds', ABRASIVE_KIND_NAMES) },

@@ -82,7 +82,7 @@ test('from an empty bench to a plan, with figures of one’s own', BOTH_SCREENS,
     ['Film or paper on a flat plate', 'P grade (FEPA P)', 'Grade', 'P400'],
   ] as const) {
     await page.getByRole('link', { name: 'Stones', exact: true }).click();
-    await page.getByRole('link', { name: 'Add an abrasive' }).click();
+    await page.getByRole('link', { name: 'Add a stone' }).click();
     await choose(page, 'Kind', kind);
     await choose(page, 'Graded in', graded);
     await page.getByLabel(field, { exact: true }).fill(grade);

@@ -54,7 +54,7 @@ test(
     ).toBeVisible();
     await page.getByRole('button', { name: 'Forget these readings' }).click();
     await expect(page.getByText(/No reading yet/)).toBeVisible();
-    await page.getByRole('button', { name: /^Undo: Change abrasive/ }).click();
+    await page.getByRole('button', { name: /^Undo: Change stone/ }).click();
     await expect(page.getByText(readings)).toBeVisible();
     await choose(page, 'Wetted with', 'Oil');
     await page.getByRole('button', { name: 'Keep the change' }).click();

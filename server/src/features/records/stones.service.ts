@@ -98,7 +98,7 @@ export class StonesService {
   /** @throws HttpProblem 404 */
   async one(id: string): Promise<StoneAnswer> {
     const [row] = await liveRowsOf(this.database, abrasives, 'id = $id', { id });
-    if (!row) throw notFound('This abrasive');
+    if (!row) throw notFound('This stone');
     const { record, readings } = await this.now();
     const cared = await liveRowsOf(this.database, cares, '"abrasiveId" = $id', { id });
     return {

@@ -19,7 +19,7 @@ export class AbrasivesStore extends CollectionStore<Abrasive> {
         ...gone.map(({ id, name }) => [id, `${name} (off the bench)`] as const),
         ...items.map(({ id, name }) => [id, name] as const),
       ]);
-      return (id: string): string => names.get(id) ?? 'an abrasive since removed';
+      return (id: string): string => names.get(id) ?? 'a stone since removed';
     }),
   );
 

@@ -8,8 +8,8 @@ export const routes: Routes = [
     title: 'Before money · Mellow Anvil',
     loadComponent: async () => (await import('../tool/old/old-edge.page')).OldEdgePage,
   },
-  { path: 'tools/:id', component: VisePage, title: 'Bench · Mellow Anvil' },
-  { path: 'tools/:id/:side', component: VisePage, title: 'Bench · Mellow Anvil' },
+  { path: 'tools/:id', component: VisePage, title: 'Tools · Mellow Anvil' },
+  { path: 'tools/:id/:side', component: VisePage, title: 'Tools · Mellow Anvil' },
   {
     path: 'bench/:id',
     title: 'At the bench · Mellow Anvil',

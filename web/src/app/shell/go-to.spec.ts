@@ -30,7 +30,7 @@ describe('GoTo', () => {
   afterEach(() => fixture.destroy());
 
   it('has rooms before anything is typed, and says when nothing is called so', async () => {
-    expect(options()[0]).toContain('Bench');
+    expect(options()[0]).toContain('Tools');
     await type('zinc');
     expect(options()).toEqual([]);
     expect(document.querySelector('[role=status]')?.textContent).toContain('Nothing');
@@ -44,9 +44,11 @@ describe('GoTo', () => {
       'Stones room',
       'Stone 1000 stone',
       'Stone 8000 stone',
+      'Add a stone new',
     ]);
     await press('ArrowUp');
-    expect(field().getAttribute('aria-activedescendant')).toBe('place-2');
+    expect(field().getAttribute('aria-activedescendant')).toBe('place-3');
+    await press('ArrowUp');
     await press('ArrowUp');
     await press('Enter');
     expect(navigate).toHaveBeenCalledOnceWith(['/stones', 'w1']);

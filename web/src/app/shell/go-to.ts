@@ -17,7 +17,7 @@ const FIXED: readonly Place[] = [
   ...ROOMS.map(({ path, label }) => ({ name: label, kind: 'room', to: [path] })),
   { name: 'Add a tool', kind: 'new', to: ['/tools/new'] },
   { name: 'Before money: an old edge', kind: 'new', to: ['/before-money'] },
-  { name: 'Add an abrasive', kind: 'new', to: ['/stones/new'] },
+  { name: 'Add a stone', kind: 'new', to: ['/stones/new'] },
   { name: 'Add a guide', kind: 'new', to: ['/guides/new'] },
 ];
 

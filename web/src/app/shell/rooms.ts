@@ -1,6 +1,6 @@
 /** The rooms, in the order of a day; those gone to often are at the thumb on a phone, the others one tap further. */
 export const ROOMS = [
-  { path: '/', label: 'Bench', often: true },
+  { path: '/', label: 'Tools', often: true },
   { path: '/stones', label: 'Stones', often: true },
   { path: '/guides', label: 'Guides', often: false },
   { path: '/patterns', label: 'Patterns', often: false },
