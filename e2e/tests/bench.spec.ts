@@ -9,6 +9,7 @@ const ROOMS = [
   '/tools/bench-19/life',
   '/tools/gouge-20/edge',
   '/tools/new',
+  '/before-money',
   '/stones',
   '/stones/w1000',
   '/guides',

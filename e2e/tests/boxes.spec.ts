@@ -26,6 +26,7 @@ const SIDES = ['edge', 'set-up', 'camber', 'plan', 'life'];
 
 const ROOMS = [
   '/tools/new',
+  '/before-money',
   '/stones',
   '/stones/new',
   '/stones/w1000',

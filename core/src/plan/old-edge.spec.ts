@@ -105,6 +105,13 @@ describe('an old edge before money', () => {
     expect(edge).toEqual(jasmine.objectContaining({ back: 'hollowed', polishedMm: 10 }));
   });
 
+  it('lays a plane iron’s back over a shim, in place of hours', () => {
+    const found = look({ family: 'plane-iron', edgeMm: 50, backMm: 40, thicknessMm: 2.5 });
+    expect(found.taken?.tool.edge).toEqual(jasmine.objectContaining({ back: 'shim' }));
+    expect(found.work.map(({ what }) => what)).not.toContain('hollow');
+    expect(found.minutes).toBeLessThan(60);
+  });
+
   it('refuses what has no flat back, and pits that cannot be', () => {
     expect(() => look({ family: 'gouge' })).toThrowError(/flat back/);
     expect(() => look({ pitsMm: 0.02, rimPitsMm: 0.1 })).toThrowError(/at least as deep/);

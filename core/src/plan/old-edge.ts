@@ -3,6 +3,7 @@ import type { StonesRecord } from '../abrasive/at-work.js';
 import { isWheel } from '../abrasive/wheel.js';
 import { FOUR_IN_FIVE_SD } from '../base/normal.js';
 import { insist, unlessRefused } from '../base/refusal.js';
+import { backStrategy } from '../blade/back-strategy.js';
 import type { Condition } from '../blade/dulling.js';
 import type { SingleBevelEdge } from '../blade/edge.js';
 import { type Family, familyFacts } from '../blade/families.js';
@@ -210,7 +211,7 @@ function waysFor(old: OldEdge, bench: readonly OwnedAbrasive[], record: StonesRe
   const backs =
     old.pitsMm < LEAST_PIT_MM
       ? [rimAlone(old)]
-      : [wholeBack(old), ...wheels.flatMap((wheel) => hollowedOn(old, wheel) ?? [])];
+      : [...overShim(old), wholeBack(old), ...wheels.flatMap((wheel) => hollowedOn(old, wheel) ?? [])];
   const grinds = [
     undefined,
     ...(old.nickMm > 0
@@ -241,6 +242,12 @@ function groundOn(tool: Tool, wheels: readonly OwnedAbrasive[], wheelId: string)
 interface Backed {
   readonly tool: Tool;
   readonly oldBack?: PlanRequest['oldBack'];
+}
+
+/** A plane iron’s back is bevelled over a shim, whatever lies behind. */
+function overShim(old: OldEdge): readonly Backed[] {
+  const advised = backStrategy(old.family).some(({ back, advised }) => back === 'shim' && advised);
+  return advised ? [{ tool: toolOf(old, { back: 'shim' }), oldBack: { pitsMm: old.rimPitsMm } }] : [];
 }
 
 /** A back without a pit is only polished behind its edge. */

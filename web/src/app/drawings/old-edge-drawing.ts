@@ -6,6 +6,8 @@ const VIEW = { width: 640, height: 200 } as const;
 const TOP = 44;
 const SIDE = 20;
 const HANDLE = 34;
+/** No blade is drawn narrower. */
+const NARROW = 60;
 
 /** An old blade from above, to scale along its back: what of its hard steel the work takes, and what is left. */
 @Component({
@@ -69,12 +71,14 @@ export class OldEdgeDrawing {
   protected readonly view = VIEW;
 
   protected readonly scene = computed(() => {
-    const { backMm, hardMm, pitsMm, family } = this.old();
+    const { backMm, hardMm, pitsMm, family, edgeMm } = this.old();
     if (!(backMm > 0)) return undefined;
-    // Along the back to scale; its length is only as wide as the picture.
+    // Along the back to scale; a long edge is only as wide as the picture, and the words stand beside a short one.
     const scale = (VIEW.height - TOP - 16) / Math.max(backMm, hardMm);
     const drawn = family === 'drawknife' ? HANDLE : 0;
-    const [from, to] = [SIDE + drawn, VIEW.width - SIDE - drawn];
+    const room = VIEW.width - 2 * (SIDE + drawn);
+    const wide = drawn > 0 ? room : Math.min(room / 2, Math.max(NARROW, edgeMm * scale));
+    const [from, to] = [SIDE + drawn, SIDE + drawn + wide];
     const y = (mm: number): number => TOP + mm * scale;
     const box = (a: number, b: number): string => `M${from} ${y(a)}H${to}V${y(b)}H${from}Z`;
     const tang = (x: number, out: 1 | -1): string =>
@@ -90,11 +94,11 @@ export class OldEdgeDrawing {
       goes: box(0, Math.max(goes, 2 / scale)),
       pits: Array.from({ length: count }, (_, i) => ({
         // Beside the words.
-        x: to - 12 - ((to - from) / 2 - 24) * ((i * 0.618 + 0.11) % 1),
+        x: to - 10 - (drawn > 0 ? wide / 2 : wide - 20) * ((i * 0.618 + 0.11) % 1),
         y: y(backMm * (0.2 + 0.75 * ((i * 0.414 + 0.3) % 1))),
         r: 1.5 + 14 * pitsMm * (0.4 + 0.6 * ((i * 0.271) % 1)),
       })),
-      textX: from + 10,
+      textX: drawn > 0 ? from + 10 : to + 14,
       leftY: y(Math.min(hardMm, backMm) / 2) + 8,
       taken: `${this.figures.length(this.recessionMm())} goes`,
       left: `${this.figures.length(this.leftMm())} of hard steel left`,

@@ -39,6 +39,15 @@ const AS_OFTEN: OldEdge = {
   rimPitsMm: 0.05,
 };
 
+/** How far a back reaches, and hard steel behind its edge, where nobody measured (estimates). */
+const SIZES = {
+  drawknife: { backMm: 25, hardMm: 12 },
+  chisel: { backMm: 110, hardMm: 60 },
+  iron: { backMm: 40, hardMm: 35 },
+} as const;
+const sizesOf = (family: Family): (typeof SIZES)[keyof typeof SIZES] =>
+  SIZES[family === 'drawknife' ? family : family.endsWith('-chisel') ? 'chisel' : 'iron'];
+
 /** How often such an edge is honed in a year, where no like tool says (estimate). */
 const USUAL_HONINGS = 6;
 
@@ -140,8 +149,11 @@ export class OldEdgePage {
 
   protected choose(family: Family): void {
     const { widthMm, thicknessMm } = familyFacts(family);
-    this.see({ family, edgeMm: widthMm, thicknessMm });
+    this.see({ family, edgeMm: widthMm, thicknessMm, handles: 'sound', ...sizesOf(family) });
   }
+
+  /** Irons have none. */
+  protected readonly hasHandles = computed(() => !this.old().family.endsWith('-iron'));
 
   /** Bought: on the rack with what was seen, its plan asked for. */
   protected take(): void {
