@@ -27,19 +27,8 @@ interface Point {
       </svg>
     }
   `,
+  styleUrl: './steel.css',
   styles: `
-    svg {
-      display: block;
-      width: 100%;
-      max-width: 40rem;
-      height: auto;
-    }
-    .steel {
-      fill: var(--steel);
-      stroke: var(--steel-line);
-      stroke-width: 1.5;
-      stroke-linejoin: round;
-    }
     .wood {
       fill: var(--accent-wash);
       stroke: var(--line);
@@ -54,15 +43,6 @@ interface Point {
       stroke-width: 3;
       stroke-dasharray: 9 7;
       fill: none;
-    }
-    text {
-      fill: var(--ink);
-      font-size: 21px;
-    }
-    @media (max-width: 48rem) {
-      text {
-        font-size: 30px;
-      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -31,19 +31,8 @@ const DEEP = 26;
       <p aria-hidden="true">{{ s.told }}.</p>
     }
   `,
+  styleUrl: './steel.css',
   styles: `
-    svg {
-      display: block;
-      width: 100%;
-      max-width: 40rem;
-      height: auto;
-    }
-    .steel {
-      fill: var(--steel);
-      stroke: var(--steel-line);
-      stroke-width: 1.5;
-      stroke-linejoin: round;
-    }
     .rim {
       stroke: var(--accent);
       stroke-width: 5;
@@ -52,10 +41,6 @@ const DEEP = 26;
     p {
       margin: 0;
       color: var(--muted);
-    }
-    text {
-      fill: var(--ink);
-      font-size: 19px;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

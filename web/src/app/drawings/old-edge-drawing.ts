@@ -26,19 +26,8 @@ const NARROW = 60;
       </svg>
     }
   `,
+  styleUrl: './steel.css',
   styles: `
-    svg {
-      display: block;
-      width: 100%;
-      max-width: 40rem;
-      height: auto;
-    }
-    .steel {
-      fill: var(--steel);
-      stroke: var(--steel-line);
-      stroke-width: 1.5;
-      stroke-linejoin: round;
-    }
     .hard {
       fill: var(--accent-wash);
       stroke: var(--steel-line);
@@ -50,15 +39,6 @@ const NARROW = 60;
     .pit {
       fill: var(--ink);
       opacity: 0.55;
-    }
-    text {
-      fill: var(--ink);
-      font-size: 21px;
-    }
-    @media (max-width: 48rem) {
-      text {
-        font-size: 30px;
-      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -31,33 +31,48 @@ export const WORK_WORDS: Readonly<Record<OldEdgeFound['work'][number]['what'], s
   edge: 'First edge',
 };
 
-type Choices<T extends string> = readonly { readonly value: T; readonly label: string }[];
-
 /** What may be seen of it, in the words of the trade. */
-export const LOOKS: {
-  readonly handles: Choices<OldEdge['handles']>;
-  readonly blade: Choices<OldEdge['blade']>;
-  readonly rust: Choices<OldEdge['rust']>;
-  readonly line: Choices<OldEdge['line']>;
-} = {
-  handles: [
-    { value: 'sound', label: 'Tight' },
-    { value: 'loose', label: 'Loose' },
-    { value: 'broken', label: 'Broken, gone' },
-  ],
-  blade: [
-    { value: 'whole', label: 'Whole' },
-    { value: 'hammered', label: 'Hammered' },
-    { value: 'bent', label: 'Bent, cracked' },
-  ],
-  rust: [
-    { value: 'none', label: 'None' },
-    { value: 'skin', label: 'A skin' },
-    { value: 'scale', label: 'Scale' },
-  ],
-  line: [
-    { value: 'straight', label: 'Straight' },
-    { value: 'swept', label: 'Swept' },
-    { value: 'two-planes', label: 'In two planes' },
-  ],
-};
+export const LOOKS = [
+  {
+    of: 'handles',
+    label: 'Handles',
+    choices: [
+      { value: 'sound', label: 'Tight' },
+      { value: 'loose', label: 'Loose' },
+      { value: 'broken', label: 'Broken, gone' },
+    ],
+  },
+  {
+    of: 'blade',
+    label: 'Blade',
+    choices: [
+      { value: 'whole', label: 'Whole' },
+      { value: 'hammered', label: 'Hammered' },
+      { value: 'bent', label: 'Bent, cracked' },
+    ],
+  },
+  {
+    of: 'rust',
+    label: 'Rust',
+    choices: [
+      { value: 'none', label: 'None' },
+      { value: 'skin', label: 'A skin' },
+      { value: 'scale', label: 'Scale' },
+    ],
+  },
+  {
+    of: 'line',
+    label: 'Edge',
+    choices: [
+      { value: 'straight', label: 'Straight' },
+      { value: 'swept', label: 'Swept' },
+      { value: 'two-planes', label: 'In two planes' },
+    ],
+  },
+] as const satisfies readonly LookOf<keyof OldEdge>[];
+
+interface LookOf<K extends keyof OldEdge> {
+  readonly of: K;
+  readonly label: string;
+  readonly choices: readonly { readonly value: OldEdge[K]; readonly label: string }[];
+}

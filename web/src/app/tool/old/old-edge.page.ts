@@ -91,7 +91,6 @@ export class OldEdgePage {
   private readonly records = toSignal(inject(RecordsStore).records$);
   private readonly owned = toSignal(this.tools.items$, { initialValue: [] });
 
-  protected readonly looks = LOOKS;
   protected readonly measures = MEASURES;
   protected readonly verdicts = VERDICT_WORDS;
   protected readonly works = WORK_WORDS;
@@ -143,6 +142,10 @@ export class OldEdgePage {
     this.old.update((old) => ({ ...old, ...change }));
   }
 
+  protected seen(of: (typeof LOOKS)[number]['of'], value: string): void {
+    this.see({ [of]: value });
+  }
+
   protected measured(of: Measure, value: number | undefined): void {
     this.see({ [of]: value ?? NaN });
   }
@@ -152,8 +155,10 @@ export class OldEdgePage {
     this.see({ family, edgeMm: widthMm, thicknessMm, handles: 'sound', ...sizesOf(family) });
   }
 
-  /** Irons have none. */
-  protected readonly hasHandles = computed(() => !this.old().family.endsWith('-iron'));
+  /** What is asked of this family; irons have no handles. */
+  protected readonly looks = computed(() =>
+    LOOKS.filter(({ of }) => of !== 'handles' || !this.old().family.endsWith('-iron')),
+  );
 
   /** Bought: on the rack with what was seen, its plan asked for. */
   protected take(): void {
