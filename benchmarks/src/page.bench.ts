@@ -96,7 +96,8 @@ async function firstPaints(browser: Browser, origin: string): Promise<Row> {
 
 async function firstPaint(browser: Browser, origin: string): Promise<number> {
   const page = await browser.newPage({ viewport: VIEWPORT });
-  await page.goto(origin);
+  const response = await page.goto(origin);
+  if (!response?.ok()) throw new Error(`Nothing to paint at ${origin}: built with npm run bench.`);
   const painted = await page.evaluate(
     () =>
       new Promise<number>((resolve) => {

@@ -61,6 +61,8 @@ export interface AppOptions {
 /** What a body may weigh that holds one thing. */
 const BODY_LIMIT = '256kb';
 
+const PACKED_FROM_BYTES = 4096;
+
 /** The whole server as one Express application over an open database. */
 export function createApp({ database, webFolder, log = pino({ level: 'silent' }) }: AppOptions): {
   app: Express;
@@ -175,9 +177,9 @@ export function createApp({ database, webFolder, log = pino({ level: 'silent' })
     }),
   );
   app.use(refuseStrangers);
+  // An answer of a few lines is not worth packing.
+  app.use(compression({ threshold: PACKED_FROM_BYTES }));
   app.use('/api', api);
-  // Only the page: on the loopback, packing an answer takes longer than sending it.
-  app.use(compression());
   if (webFolder && existsSync(join(webFolder, 'index.html'))) servePage(app, webFolder);
   app.use(problemHandler(log));
   return { app, workshop, backups, reckoner };

@@ -71,6 +71,13 @@ describe('the page as it is served', () => {
     expect(climbing.status).not.toBe(200);
   });
 
+  it('packs an answer of any length, and lets a short one be', async () => {
+    const packing = async (path: string): Promise<string | null> =>
+      (await fetch(origin + path)).headers.get('content-encoding');
+    expect(await packing('/api/openapi.json')).toMatch(/gzip|br/);
+    expect(await packing('/api/health')).toBeNull();
+  });
+
   it('serves the notices of what it stands on', async () => {
     expect(await (await fetch(`${origin}/notices.txt`)).text()).toContain('Licences of the page’s packages');
   });

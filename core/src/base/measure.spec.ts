@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { parseAngle, formatAngle } from './angle.js';
-import { formatDay, parseDay } from './date.js';
+import { formatDay } from './date.js';
 import { formatLength, parseLength } from './length.js';
 import { formatMinutes, parseMinutes } from './minutes.js';
 import { formatNumber, parseNumber } from './number.js';
@@ -103,11 +103,8 @@ describe('angles, minutes and days', () => {
     ]);
   });
 
-  it('reads days that can be read one way only', () => {
-    expect(parseDay('23.11.2026')).toBe('2026-11-23');
-    expect(parseDay('23 Nov 2026')).toBe('2026-11-23');
-    expect(() => parseDay('4/5/2026')).toThrowError(/two ways/);
-    expect(() => parseDay('2026-02-30')).toThrowError(/not a day/);
+  it('writes a day with its month in letters, so that it can be read one way only', () => {
     expect(formatDay('2026-11-23')).toBe('23 Nov 2026');
+    expect(formatDay('no day')).toBe('no day');
   });
 });

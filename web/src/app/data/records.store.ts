@@ -55,7 +55,8 @@ export class RecordsStore {
     this.lateCosts$,
   ]).pipe(
     map(([records, tools, lateCosts]) => besideOthers(records, tools, lateCosts)),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    // Kept between one who asks and the next: it is the longest answer the page loads.
+    shareReplay({ bufferSize: 1, refCount: false }),
   );
 
   /** The same, and nothing until then. */
