@@ -1,6 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { guideCalibration, guideProjection, projectionUncertaintyMm } from '@mellow-anvil/core/guide';
-import { inOrderOfTime, landPmMm, readiness, recordOf, edgeHistory } from '@mellow-anvil/core/record';
+import {
+  inOrderOfTime,
+  landAfterReading,
+  landPmMm,
+  readiness,
+  recordOf,
+  edgeHistory,
+} from '@mellow-anvil/core/record';
 import { FEELER_STEP_MM, lightReading } from '@mellow-anvil/core/camber';
 import { landGrowth, recessionForLand } from '@mellow-anvil/core/blade';
 import { likelyStrokes, spreadsOf } from '@mellow-anvil/core/plan';
@@ -220,6 +227,49 @@ const SPREADS: Readonly<Record<string, (sd: number, uniform: Chance) => number>>
   },
 };
 
+/** A land read to twentieths every five honings, four times: as told after each reading, and as read. */
+function landsReread(): readonly Row[] {
+  const { uniform, normal } = chances(5);
+  let [within, told, readOnly, n] = [0, 0, 0, 0];
+  for (let run = 0; run < 1000; run++) {
+    const hand = 0.3 * normal();
+    const startMm = 0.3 + 0.4 * uniform();
+    const landAt = (recessionMm: number): number =>
+      landGrowth({
+        primaryDeg: 25,
+        secondaryDeg: 30,
+        recessionMm: recessionForLand(25, 30, startMm) + recessionMm,
+      }).landMm;
+    let [recessionMm, landMm, pmMm] = [0, startMm + 0.025 * normal(), 0.05];
+    for (let reading = 0; reading < 4; reading++) {
+      const landThenMm = landMm;
+      const from = landAt(recessionMm);
+      landMm += landAt(recessionMm + 5 * 0.012) - from;
+      for (let i = 0; i < 5; i++) recessionMm += 0.012 * Math.exp(hand + 0.3 * normal());
+      const trueMm = landAt(recessionMm);
+      const readMm = Math.round(20 * (trueMm + 0.025 * normal())) / 20;
+      const after = landAfterReading(
+        { landMm, landThenMm, landThenPmMm: pmMm, landFrom: 'measured' },
+        readMm,
+      );
+      [landMm, pmMm] = [after.value, after.pm];
+      n += 1;
+      told += (landMm - trueMm) ** 2;
+      readOnly += (readMm - trueMm) ** 2;
+      if (Math.abs(landMm - trueMm) <= pmMm) within += 1;
+    }
+  }
+  return [
+    { what: 'land, just read and weighed: ± holds', figure: percent(within / n), aim: '93 to 97 %' },
+    {
+      what: 'land, just read and weighed: off by',
+      figure: `${(1000 * Math.sqrt(told / n)).toFixed(1)} µm`,
+      yardstick: `the reading alone ${(1000 * Math.sqrt(readOnly / n)).toFixed(1)} µm`,
+      aim: 'less',
+    },
+  ];
+}
+
 /** Curves by light and by a shaving, and the land after five honings that each took more or less than reckoned. */
 function curvesAndLands(): readonly Row[] {
   const { uniform, normal } = chances(3);
@@ -323,5 +373,6 @@ export const benchJudgement = (): readonly Row[] => [
   ...guides(),
   ...readings(),
   ...curvesAndLands(),
+  ...landsReread(),
   ...strokesNeeded(),
 ];

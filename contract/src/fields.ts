@@ -412,7 +412,8 @@ function range(label: string, unit: string, min: number, max: number, why: strin
   return { label, unit, min, max, why };
 }
 
-const shown = (value: number): string => value.toLocaleString('en-GB', { maximumFractionDigits: 7 });
+const IN_WORDS = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 7 });
+const shown = (value: number): string => IN_WORDS.format(value);
 
 function list(words: readonly string[]): string {
   return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} or ${words.at(-1)}`;

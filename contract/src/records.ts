@@ -137,6 +137,7 @@ const edgeState = shape<EdgeState>({
   landMm: figure.optional(),
   landFrom: oneOf('From', ['entered', 'assumed', 'measured', 'ground'] as const),
   landThenMm: figure.optional(),
+  landThenPmMm: figure.optional(),
   honingsSinceThen: figure,
   landAgainst: Joi.object({ landMm: figure, pmMm: figure }).optional(),
   honings: figure,

@@ -1,48 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { BOTH_SCREENS, choose, DEMO, expect, expectAccessible, test, type } from './workshop.js';
-
-const ROOMS = [
-  '/tools/bench-19/edge',
-  '/tools/smooth-50/set-up',
-  '/tools/smooth-50/plan',
-  '/tools/smooth-50/camber',
-  '/tools/bench-19/life',
-  '/tools/gouge-20/edge',
-  '/tools/new',
-  '/before-money',
-  '/stones',
-  '/stones/w1000',
-  '/guides',
-  '/guides/side-clamp',
-  '/patterns',
-  '/patterns/board-irons',
-  '/ledger',
-  '/strop',
-  '/puzzle?seen=scratches-show',
-  '/settings',
-];
-
-for (const theme of ['light', 'dark'] as const) {
-  test.describe(`in the ${theme}`, () => {
-    test.use({ colorScheme: theme });
-    // A tablet lays out otherwise; its colours are the desk's.
-    const screens = theme === 'light' ? BOTH_SCREENS : {};
-    test('every room can be read and worked by everyone', screens, async ({ page }, { project }) => {
-      // Seventeen rooms in one test, on a machine that may be busy with others.
-      test.slow();
-      // The rooms beside the bench lay out alike on both screens; the tablet checks what differs.
-      for (const room of project.name === 'tablet' ? ROOMS.slice(0, 4) : ROOMS) {
-        await page.goto(room);
-        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-        await page.evaluate(() => document.fonts.ready);
-        // Rack and rail are the same in every room: judged in the first.
-        await expectAccessible(page, room === ROOMS[0] ? [] : ['ma-rack', 'ma-rail'], theme === 'dark');
-      }
-      const dark = await page.evaluate(() => document.documentElement.classList.contains('dark'));
-      expect(dark).toBe(theme === 'dark');
-    });
-  });
-}
+import { BOTH_SCREENS, choose, DEMO, expect, test, type } from './workshop.js';
 
 test('the look is chosen by hand and kept on this screen', async ({ page }) => {
   await page.goto('/settings');
@@ -217,22 +174,18 @@ test('the workshop is saved as a file, opened again, and a hostile file changes 
   await expect(page.getByLabel('Name of the workshop')).toHaveValue('Saltmarsh boat shed');
 });
 
-test(
-  'lengths turn to inches everywhere and back, with either decimal mark',
-  BOTH_SCREENS,
-  async ({ page }) => {
-    await page.goto('/settings');
-    await page.getByRole('button', { name: 'Inches' }).click();
-    await page.getByRole('button', { name: '12,5' }).click();
-    const kept = async (): Promise<unknown> => (await page.request.get('/api/settings')).json();
-    await expect.poll(kept).toMatchObject({ units: 'inch', decimalMark: 'comma' });
-    await page.goto('/tools/bench-19/set-up');
-    await expect(page.getByRole('list', { name: 'Settings' })).toContainText('1,177');
-    await page.goto('/tools/bench-19/edge');
-    const width = page.getByLabel('Width');
-    await expect(width).toHaveValue('0,74803');
-    await type(width, '3/4');
-    await expect(page.getByRole('button', { name: /^Undo: Change tool/ })).toBeEnabled();
-    expect((await (await page.request.get('/api/tools/bench-19')).json()).edge.widthMm).toBeCloseTo(19.05, 9);
-  },
-);
+test('lengths turn to inches everywhere and back, with either decimal mark', async ({ page }) => {
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Inches' }).click();
+  await page.getByRole('button', { name: '12,5' }).click();
+  const kept = async (): Promise<unknown> => (await page.request.get('/api/settings')).json();
+  await expect.poll(kept).toMatchObject({ units: 'inch', decimalMark: 'comma' });
+  await page.goto('/tools/bench-19/set-up');
+  await expect(page.getByRole('list', { name: 'Settings' })).toContainText('1,177');
+  await page.goto('/tools/bench-19/edge');
+  const width = page.getByLabel('Width');
+  await expect(width).toHaveValue('0,74803');
+  await type(width, '3/4');
+  await expect(page.getByRole('button', { name: /^Undo: Change tool/ })).toBeEnabled();
+  expect((await (await page.request.get('/api/tools/bench-19')).json()).edge.widthMm).toBeCloseTo(19.05, 9);
+});

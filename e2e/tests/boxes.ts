@@ -107,16 +107,50 @@ const boxFaults = (page: Page): Promise<readonly string[]> =>
   });
 
 /** How long a page that was just resized may take to lie still. */
-const LOOKS = 12;
+const MOST_LOOKS = 12;
 const BETWEEN_MS = 120;
 
 /** {@link boxFaults} once the page lies still: those that are still there after a moment. */
 export async function boxFaultsAtRest(page: Page): Promise<readonly string[]> {
   let faults: readonly string[] = [];
-  for (let look = 0; look < LOOKS; look++) {
+  for (let look = 0; look < MOST_LOOKS; look++) {
     faults = await boxFaults(page);
     if (faults.length === 0) return [];
     await page.waitForTimeout(BETWEEN_MS);
   }
   return faults;
+}
+
+/** A desk, a tablet held upright, a phone, and the desk at twice the size of letters. */
+const SIZES = [
+  { width: 1280, height: 800 },
+  { width: 820, height: 1180 },
+  { width: 390, height: 844 },
+  { width: 640, height: 400 },
+] as const;
+
+const LOOKS = [
+  ...SIZES.map((size) => [size, 'light'] as const),
+  ...SIZES.slice(0, 1).map((size) => [size, 'dark'] as const),
+];
+
+/**
+ * {@link boxFaultsAtRest} of a page as it stands, at every size and in the dark.
+ * @param judge what else is to be looked at at each
+ */
+export async function boxFaultsAtEverySize(
+  page: Page,
+  judge: (width: number, colorScheme: 'light' | 'dark') => Promise<void> = () => Promise.resolve(),
+): Promise<readonly string[]> {
+  const found: string[] = [];
+  for (const [size, colorScheme] of LOOKS) {
+    await page.emulateMedia({ colorScheme });
+    await page.setViewportSize(size);
+    for (const fault of await boxFaultsAtRest(page))
+      found.push(`${new URL(page.url()).pathname} at ${size.width}, ${colorScheme}: ${fault}`);
+    await judge(size.width, colorScheme);
+  }
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.setViewportSize(SIZES[0]);
+  return found;
 }

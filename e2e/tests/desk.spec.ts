@@ -1,52 +1,47 @@
-import { BOTH_SCREENS, choose, expect, expectAccessible, test, type } from './workshop.js';
+import { choose, expect, expectAccessible, test, type } from './workshop.js';
 
-/** The rack and the rail are judged in other tests. */
-const BESIDES = ['ma-rack', 'ma-rail'];
+test('the edge is looked at from the whole blade to the last 50 µm, and what it comes to from every side', async ({
+  page,
+}) => {
+  await page.goto('/tools/smooth-50/edge');
+  const zoom = page.getByRole('slider', { name: 'How close to look' });
+  await zoom.focus();
+  await page.keyboard.press('End');
+  await expect(page.getByText('52 µm across the view')).toBeVisible();
+  await expect(page.getByText(/Tip worn to \d+ µm/)).toBeVisible();
+  await expect(page.locator('ma-edge-section .note').first()).toHaveText('10 µm');
+  await page.keyboard.press('Home');
 
-test(
-  'the edge is looked at from the whole blade to the last 50 µm, and what it comes to from every side',
-  BOTH_SCREENS,
-  async ({ page }) => {
-    await page.goto('/tools/smooth-50/edge');
-    const zoom = page.getByRole('slider', { name: 'How close to look' });
-    await zoom.focus();
-    await page.keyboard.press('End');
-    await expect(page.getByText('52 µm across the view')).toBeVisible();
-    await expect(page.getByText(/Tip worn to \d+ µm/)).toBeVisible();
-    await expect(page.locator('ma-edge-section .note').first()).toHaveText('10 µm');
-    await page.keyboard.press('Home');
+  const panel = page.getByRole('region', { name: 'What the edge comes to' });
+  await expect(panel.getByText('45.64°')).toBeVisible();
+  await type(page.getByRole('textbox', { name: 'Micro-bevel', exact: true }), '38');
+  await expect(panel.getByText(/Clearance runs thin: .* bevel faces the wood/)).toBeVisible();
+  await expectAccessible(page);
 
-    const panel = page.getByRole('region', { name: 'What the edge comes to' });
-    await expect(panel.getByText('45.64°')).toBeVisible();
-    await type(page.getByRole('textbox', { name: 'Micro-bevel', exact: true }), '38');
-    await expect(panel.getByText(/Clearance runs thin: .* bevel faces the wood/)).toBeVisible();
-    await expectAccessible(page, BESIDES);
+  await panel.getByText('Which angle, how fine').click();
+  const advised = panel.locator('dd').first();
+  const inOak = await advised.textContent();
+  await choose(page, 'Wood', 'Sitka spruce (510)');
+  await expect(advised).not.toHaveText(inOak ?? '');
+  expect(parseFloat((await advised.textContent()) ?? '')).toBeLessThan(parseFloat(inOak ?? ''));
+  await expectAccessible(page);
 
-    await panel.getByText('Which angle, how fine').click();
-    const advised = panel.locator('dd').first();
-    const inOak = await advised.textContent();
-    await choose(page, 'Wood', 'Sitka spruce (510)');
-    await expect(advised).not.toHaveText(inOak ?? '');
-    expect(parseFloat((await advised.textContent()) ?? '')).toBeLessThan(parseFloat(inOak ?? ''));
-    await expectAccessible(page, BESIDES);
-
-    await panel.getByText('Against another angle').click();
-    await expect(panel.locator('ma-keep-panel').getByRole('img')).toHaveAttribute(
-      'aria-label',
-      /the edge keeps \d+ %/,
-    );
-    await expectAccessible(page, BESIDES);
-    await panel.getByText('Its back').click();
-    await type(panel.getByLabel('From the edge to the shim'), '30');
-    await expect(panel.getByText('0.95°', { exact: true })).toBeVisible();
-    await expectAccessible(page, BESIDES);
-    await panel.getByText('Turned to the cut').click();
-    await type(panel.getByLabel('Turned from square'), '30');
-    await expect(panel.getByRole('status')).toContainText('slices');
-    const stored = await (await page.request.get('/api/tools/smooth-50')).json();
-    expect([stored.edge.microDeg, stored.edge.shimAtMm]).toEqual([38, 30]);
-  },
-);
+  await panel.getByText('Against another angle').click();
+  await expect(panel.locator('ma-keep-panel').getByRole('img')).toHaveAttribute(
+    'aria-label',
+    /the edge keeps \d+ %/,
+  );
+  await expectAccessible(page);
+  await panel.getByText('Its back').click();
+  await type(panel.getByLabel('From the edge to the shim'), '30');
+  await expect(panel.getByText('0.95°', { exact: true })).toBeVisible();
+  await expectAccessible(page);
+  await panel.getByText('Turned to the cut').click();
+  await type(panel.getByLabel('Turned from square'), '30');
+  await expect(panel.getByRole('status')).toContainText('slices');
+  const stored = await (await page.request.get('/api/tools/smooth-50')).json();
+  expect([stored.edge.microDeg, stored.edge.shimAtMm]).toEqual([38, 30]);
+});
 
 test('a land dragged by the mouse is a measurement in the record, and an advised finish is planned to', async ({
   page,
@@ -110,49 +105,47 @@ test('a wheel no bevel can come from is refused at its field, and nothing is dra
     .toBe(100);
 });
 
-test(
-  'my guide is measured: the reading that is wrong is named, and every tool is set up by the rest',
-  BOTH_SCREENS,
-  async ({ page }) => {
-    await page.goto('/guides/side-clamp');
-    await page.getByRole('button', { name: 'Measure Chisel jaws' }).click();
-    // A guide whose jaws sit a millimetre higher than typed: angles by the tangency itself, to the half degree.
-    const read = (mm: number): number => {
-      const [reach, height] = [mm + 16.25, 17.25];
-      const angle = Math.atan2(height, reach) + Math.asin(9 / Math.hypot(reach, height));
-      return Math.round(((angle * 180) / Math.PI) * 2) / 2;
-    };
-    const readings = [42, 36, 30, 25].map((mm) => [mm, read(mm) + (mm === 36 ? 5 : 0)] as const);
-    for (const [i, [mm, deg]] of readings.entries()) {
-      if (i > 1) await page.getByRole('button', { name: 'Add a reading' }).click();
-      await type(page.getByLabel(`Projection ${i + 1}`), String(mm));
-      await type(page.getByLabel(`Angle ${i + 1}`), String(deg));
-      if (i === 2) await expect(page.getByText(/With 3 readings none can be told to be wrong/)).toBeVisible();
-    }
-    await expect(page.getByText(/Reading 2 contradicts the rest/)).toBeVisible();
-    await expectAccessible(page, ['ma-rail']);
-    await page.getByRole('button', { name: 'Leave reading 2 out' }).click();
-    await page.getByRole('button', { name: 'Set up by these readings' }).click();
-    await page.getByRole('button', { name: 'Keep the change' }).click();
-    await expect(page.getByText(/measured, 3 readings/)).toBeVisible();
+test('my guide is measured: the reading that is wrong is named, and every tool is set up by the rest', async ({
+  page,
+}) => {
+  await page.goto('/guides/side-clamp');
+  await page.getByRole('button', { name: 'Measure Chisel jaws' }).click();
+  // A guide whose jaws sit a millimetre higher than typed: angles by the tangency itself, to the half degree.
+  const read = (mm: number): number => {
+    const [reach, height] = [mm + 16.25, 17.25];
+    const angle = Math.atan2(height, reach) + Math.asin(9 / Math.hypot(reach, height));
+    return Math.round(((angle * 180) / Math.PI) * 2) / 2;
+  };
+  const readings = [42, 36, 30, 25].map((mm) => [mm, read(mm) + (mm === 36 ? 5 : 0)] as const);
+  for (const [i, [mm, deg]] of readings.entries()) {
+    if (i > 1) await page.getByRole('button', { name: 'Add a reading' }).click();
+    await type(page.getByLabel(`Projection ${i + 1}`), String(mm));
+    await type(page.getByLabel(`Angle ${i + 1}`), String(deg));
+    if (i === 2) await expect(page.getByText(/With 3 readings none can be told to be wrong/)).toBeVisible();
+  }
+  await expect(page.getByText(/Reading 2 contradicts the rest/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Leave reading 2 out' }).click();
+  await page.getByRole('button', { name: 'Set up by these readings' }).click();
+  await page.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(page.getByText(/measured, 3 readings/)).toBeVisible();
 
-    await page.goto('/tools/bench-19/set-up');
-    const secondary = page.getByRole('list', { name: 'Settings' }).getByRole('listitem').nth(1);
-    await expect(secondary).toContainText(/± [\d.]+ mm by your own readings/);
-    const shown = Number(
-      /([\d.]+)\s*mm/.exec((await secondary.locator('.projection').textContent()) ?? '')?.[1],
-    );
-    // What the true guide needs for 30°: (r + H·cos θ)/sin θ − a.
-    expect(Math.abs(shown - ((9 + 17.25 * Math.cos(Math.PI / 6)) / 0.5 - 16.25))).toBeLessThan(0.8);
-    await secondary.getByRole('button', { name: /Why/ }).click();
-    await expect(page.getByText(/95 % interval from your own readings/)).toBeVisible();
-    await page.keyboard.press('Escape');
-    // Honed last on the guide as it was: the change is told, with what it costs.
-    await expect(page.locator('ma-last-setting')).toContainText(/On the guide as it is measured now/);
-    await page.getByRole('button', { name: /^Undo/ }).click();
-    await expect(secondary).not.toContainText('by your own readings');
-  },
-);
+  await page.goto('/tools/bench-19/set-up');
+  const secondary = page.getByRole('list', { name: 'Settings' }).getByRole('listitem').nth(1);
+  await expect(secondary).toContainText(/± [\d.]+ mm by your own readings/);
+  const shown = Number(
+    /([\d.]+)\s*mm/.exec((await secondary.locator('.projection').textContent()) ?? '')?.[1],
+  );
+  // What the true guide needs for 30°: (r + H·cos θ)/sin θ − a.
+  expect(Math.abs(shown - ((9 + 17.25 * Math.cos(Math.PI / 6)) / 0.5 - 16.25))).toBeLessThan(0.8);
+  await secondary.getByRole('button', { name: /Why/ }).click();
+  await expect(page.getByText(/95 % interval from your own readings/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  // Honed last on the guide as it was: the change is told, with what it costs.
+  await expect(page.locator('ma-last-setting')).toContainText(/On the guide as it is measured now/);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(secondary).not.toContainText('by your own readings');
+});
 
 test('a knife’s lift is stacked from what is at hand, and that is kept', async ({ page }) => {
   await page.goto('/tools/whittle/set-up');
@@ -167,7 +160,7 @@ test('a knife’s lift is stacked from what is at hand, and that is kept', async
   await expect(stack).not.toContainText('Thin washer');
   await page.getByText('By eye, with a folded sheet').click();
   await expect(page.getByText(/^The crease at 11.25° is .* than wanted/)).toBeVisible();
-  await expectAccessible(page, BESIDES);
+  await expectAccessible(page);
 });
 
 test('one switch turns every figure of the desk to inches, and back without drift', async ({ page }) => {

@@ -1,4 +1,5 @@
-import { BOTH_SCREENS, choose, expect, expectAccessible, tabTo, test, type } from './workshop.js';
+import { boxFaultsAtEverySize } from './boxes.js';
+import { choose, expect, expectAccessible, tabTo, test, type } from './workshop.js';
 
 test.use({ demo: false });
 
@@ -36,6 +37,7 @@ test('three people begin, each within twelve answers, and one undo takes a begin
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'What is dull?' })).toBeVisible();
   await expectAccessible(page);
+  expect(await boxFaultsAtEverySize(page)).toEqual([]);
   for (const { who, answers, plan, heldBy } of BEGINNINGS) {
     for (const words of answers) await page.getByRole('button', { name: words }).first().click();
     await expect(page.getByRole('region', { name: 'The plan' }), who).toContainText(plan);
@@ -53,7 +55,7 @@ test('three people begin, each within twelve answers, and one undo takes a begin
   }
 });
 
-test('from an empty bench to a plan, with figures of one’s own', BOTH_SCREENS, async ({ page }) => {
+test('from an empty bench to a plan, with figures of one’s own', async ({ page }) => {
   await page.goto('/');
   await page.getByLabel('Number on it').fill('1000');
   await page.getByRole('button', { name: 'Begin with these' }).click();

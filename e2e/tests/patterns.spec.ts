@@ -1,8 +1,5 @@
 import { choose, expect, expectAccessible, giant, goOn, isAt, test, type } from './workshop.js';
 
-/** The rack and rail were judged on their own pages. */
-const BESIDES = ['ma-rack', 'ma-rail'];
-
 test('stops are made from the set-up, printed, cut anew when the guide is measured again, and used at the bench', async ({
   page,
 }) => {
@@ -15,7 +12,7 @@ test('stops are made from the set-up, printed, cut anew when the guide is measur
   await expect(
     page.getByText(/past the end of a board 50 mm deep: make the board at least 68/).first(),
   ).toBeVisible();
-  await expectAccessible(page, BESIDES);
+  await expectAccessible(page);
   await type(page.getByLabel('Depth', { exact: true }), '75');
   const stop = page.getByRole('slider', { name: 'Stop B along the fence' });
   const before = Number(await stop.getAttribute('aria-valuenow'));
@@ -45,7 +42,7 @@ test('stops are made from the set-up, printed, cut anew when the guide is measur
   await page.reload();
   await expect(page.getByText('The guide was measured again: 2 stops moved')).toBeVisible();
   await expect(page.getByText(/Stop B, 30°: cut at 38\.12 mm, now 37\.62 mm, 0\.5 mm nearer/)).toBeVisible();
-  await expectAccessible(page, BESIDES);
+  await expectAccessible(page);
   await page.getByRole('button', { name: 'Cut every stop again' }).click();
   await expect(page.getByText('Revision 2, cut')).toBeVisible();
   await expect(page.getByText(/Revision 1, cut .*38\.12 mm/)).toBeVisible();
@@ -67,7 +64,7 @@ test('stops are made from the set-up, printed, cut anew when the guide is measur
 test('gauges, templates and the printer: what is asked is drawn and handed out', async ({ page }) => {
   await page.goto('/patterns');
   await expect(page.getByRole('link', { name: 'Shed board, chisels', exact: true })).toBeVisible();
-  await expectAccessible(page, BESIDES);
+  await expectAccessible(page);
   await type(page.getByLabel('Bar across measures'), '49.5');
   await expect(page.getByText('every page is corrected for this printer')).toBeVisible();
   await type(page.getByLabel('Upright bar measures'), '20');
@@ -85,7 +82,7 @@ test('gauges, templates and the printer: what is asked is drawn and handed out',
     const file = await page.request.get((await link.getAttribute('href')) ?? '');
     expect([kind, file.status()]).toEqual([kind, 200]);
   }
-  await expectAccessible(page, BESIDES);
+  await expectAccessible(page);
   const card = await page.request.get('/api/tools/bench-19/card.pdf');
   expect(card.headers()['content-type']).toBe('application/pdf');
 });
@@ -100,7 +97,7 @@ test('the wheel: measured and dressed, its jig follows; a regrind goes through t
   await type(page.getByLabel('Diameter today'), '240');
   await page.getByLabel('Dressed today').check();
   await page.getByRole('button', { name: 'Note it' }).click();
-  await expectAccessible(page, BESIDES);
+  await expectAccessible(page);
   await page.getByRole('button', { name: 'Keep the change' }).click();
   await expect(page).toHaveURL(/\/stones$/);
   await page.goto('/tools/bench-19/set-up');
@@ -115,7 +112,7 @@ test('the wheel: measured and dressed, its jig follows; a regrind goes through t
   await expect(page.getByText(/honings on the two rims .* and the hollow is gone/)).toBeVisible();
   await expect(page.getByText('This is a model: the wheel decides')).toBeVisible();
   await expect(page.locator('ma-heat-panel .pass')).toHaveText(/\d+(\.\d)? s/);
-  await expectAccessible(page, BESIDES);
+  await expectAccessible(page);
 
   await page.goto('/tools/shave-round/plan');
   await expect(page.getByText('First the wheel: Dry wheel, open grain')).toBeVisible();
@@ -123,7 +120,7 @@ test('the wheel: measured and dressed, its jig follows; a regrind goes through t
   await type(page.getByLabel('Stop short of the edge'), '9');
   await expect(page.getByText('no wider than what grinding would leave').first()).toBeVisible();
   await type(page.getByLabel('Stop short of the edge'), '0.8');
-  await expectAccessible(page, BESIDES);
+  await expectAccessible(page);
   await page.getByRole('button', { name: 'Take it to the bench' }).click();
   await goOn(page, isAt(page, 'At the wheel'));
   const run = page.url().split('/').at(-1) ?? '';

@@ -1,6 +1,5 @@
 import type { Page } from '@playwright/test';
 import {
-  BOTH_SCREENS,
   choose,
   expect,
   expectAccessible,
@@ -20,117 +19,117 @@ const sessionOf = async (page: Page, run: string): Promise<ReturnType<typeof JSO
   return (await page.request.get(`/api/sessions/${run}`)).json();
 };
 
-test(
-  'a chisel’s whole run, with the server killed and the page loaded anew on the way',
-  BOTH_SCREENS,
-  async ({ page, served, allowed }) => {
-    test.slow();
-    allowed.push(/ERR_CONNECTION_REFUSED|Failed to load resource/);
-    await page.goto('/tools/bench-19/plan');
-    await page.getByRole('button', { name: 'Very dull', exact: true }).click();
-    // Honed so often, it is offered briskly; the choice is one tap, and stays with the tool.
-    await expect(page.getByRole('button', { name: 'Brisk', pressed: true })).toBeVisible();
-    await walkedThoroughly(page);
-    // On paper, on one screen and step by step it is one list.
-    await page.getByRole('link', { name: 'As a card' }).click();
-    await expect(page.getByRole('button', { name: 'Print' })).toBeVisible();
-    await expect(page.getByRole('listitem').first()).toBeVisible();
-    await expectAccessible(page);
-    const onCard = await page.locator('ma-card li > span:last-of-type').allTextContents();
-    await page.getByRole('link', { name: 'To the plan' }).click();
-    await page.getByRole('button', { name: 'Take it to the bench' }).click();
-    await page.getByRole('button', { name: 'As a list' }).click();
-    await expect(page.getByRole('button', { name: 'Step by step' })).toHaveCount(2);
-    await expectAccessible(page);
-    expect(await page.locator('ma-run-list .name').allTextContents()).toEqual(onCard);
-    await page.getByRole('button', { name: 'Step by step' }).first().click();
-    const before = await goOn(page, isAt(page, 'Set the guide'));
-    expect(before[0]).toBe('Ready the bench');
-    expect(before).toContain('Look at it');
-    const run = page.url().split('/').at(-1) ?? '';
-    await page.getByRole('button', { name: 'It is set' }).click();
-    // Colour left on one side: the guide is set again, then the marker is looked at again.
-    await page.getByRole('button', { name: 'left side' }).click();
-    await expectAccessible(page);
-    await page.getByRole('button', { name: 'Colour is left there' }).click();
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Set the guide');
-    await expect(page.getByText(/not square. Clamp it against a stop/)).toBeVisible();
-    await page.getByRole('button', { name: 'It is set' }).click();
-    await page.getByRole('button', { name: 'No colour left' }).click();
+test('a chisel’s whole run, with the server killed and the page loaded anew on the way', async ({
+  page,
+  served,
+  allowed,
+}) => {
+  test.slow();
+  allowed.push(/ERR_CONNECTION_REFUSED|Failed to load resource/);
+  await page.goto('/tools/bench-19/plan');
+  await page.getByRole('button', { name: 'Very dull', exact: true }).click();
+  // Honed so often, it is offered briskly; the choice is one tap, and stays with the tool.
+  await expect(page.getByRole('button', { name: 'Brisk', pressed: true })).toBeVisible();
+  await walkedThoroughly(page);
+  // On paper, on one screen and step by step it is one list.
+  await page.getByRole('link', { name: 'As a card' }).click();
+  await expect(page.getByRole('button', { name: 'Print' })).toBeVisible();
+  await expect(page.getByRole('listitem').first()).toBeVisible();
+  await expectAccessible(page);
+  const onCard = await page.locator('ma-card li > span:last-of-type').allTextContents();
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await page.getByRole('button', { name: 'Take it to the bench' }).click();
+  await page.getByRole('button', { name: 'As a list' }).click();
+  await expect(page.getByRole('button', { name: 'Step by step' })).toHaveCount(2);
+  await expectAccessible(page);
+  expect(await page.locator('ma-run-list .name').allTextContents()).toEqual(onCard);
+  await page.getByRole('button', { name: 'Step by step' }).first().click();
+  const before = await goOn(page, isAt(page, 'Set the guide'));
+  expect(before[0]).toBe('Ready the bench');
+  expect(before).toContain('Look at it');
+  const run = page.url().split('/').at(-1) ?? '';
+  await page.getByRole('button', { name: 'It is set' }).click();
+  // Colour left on one side: the guide is set again, then the marker is looked at again.
+  await page.getByRole('button', { name: 'left side' }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Colour is left there' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Set the guide');
+  await expect(page.getByText(/not square. Clamp it against a stop/)).toBeVisible();
+  await page.getByRole('button', { name: 'It is set' }).click();
+  await page.getByRole('button', { name: 'No colour left' }).click();
 
-    const left = await giant(page);
-    await page.keyboard.press('PageDown');
-    await page.getByRole('button', { name: 'Ten more made' }).click();
-    await page.getByRole('button', { name: 'Ten back' }).click();
-    await expect(page.locator('.giant')).toHaveText(String(left - 1));
-    await expect(page.getByText('Kept', { exact: true })).toBeVisible();
-    await served.kill();
-    for (let i = 0; i < 3; i++) await page.keyboard.press('PageDown');
-    await expect(page.getByText('3 entries safe on this device')).toBeVisible();
-    await served.restart();
-    await page.reload();
-    await expect(page.locator('.giant')).toHaveText(String(left - 4));
+  const left = await giant(page);
+  await page.keyboard.press('PageDown');
+  await page.getByRole('button', { name: 'Ten more made' }).click();
+  await page.getByRole('button', { name: 'Ten back' }).click();
+  await expect(page.locator('.giant')).toHaveText(String(left - 1));
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  await served.kill();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('PageDown');
+  await expect(page.getByText('3 entries safe on this device')).toBeVisible();
+  await served.restart();
+  await page.reload();
+  await expect(page.locator('.giant')).toHaveText(String(left - 4));
 
-    await page.getByRole('button', { name: 'Other steps: leave out, once more, put in' }).click();
-    await expectAccessible(page);
-    await page.getByRole('button', { name: 'Wash', exact: true }).click();
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Wash');
-    await page.getByRole('button', { name: 'Other steps: leave out, once more, put in' }).click();
-    await page.getByRole('button', { name: 'Not needed here' }).click();
-    await expect(page.locator('.giant')).toHaveText(String(left - 4));
-    await goOn(page, atEnd(page));
-    const session = await sessionOf(page, run);
-    expect(session.kind).toBe('honing');
-    expect(session.notes).toBe('Left out: a wash (not needed).');
-    expect(session.outcome).toMatchObject({ burr: 'all-along', word: 'sharp' });
-  },
-);
+  await page.getByRole('button', { name: 'Other steps: leave out, once more, put in' }).click();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Wash', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Wash');
+  await page.getByRole('button', { name: 'Other steps: leave out, once more, put in' }).click();
+  await page.getByRole('button', { name: 'Not needed here' }).click();
+  await expect(page.locator('.giant')).toHaveText(String(left - 4));
+  await goOn(page, atEnd(page));
+  const session = await sessionOf(page, run);
+  expect(session.kind).toBe('honing');
+  expect(session.notes).toBe('Left out: a wash (not needed).');
+  expect(session.outcome).toMatchObject({ burr: 'all-along', word: 'sharp' });
+});
 
-test(
-  'a cambered iron is worked by place, each place in its turn, to the finish',
-  BOTH_SCREENS,
-  async ({ page, served, allowed }) => {
-    test.slow();
-    allowed.push(/ERR_CONNECTION_REFUSED|Failed to load resource/);
-    await page.goto('/tools/plank-50/camber');
-    await choose(page, 'What it is for', 'Smoothing');
-    await page.getByRole('button', { name: 'Make it' }).click();
-    await expect(page.getByText(/Wanted 71 µm of light/)).toBeVisible();
-    // From its eased corners of 80 µm to an arc: read it first, or there is nothing to make.
-    await page.getByRole('button', { name: 'Read it back' }).click();
-    await page.getByRole('button', { name: 'With a caliper' }).click();
-    await page.getByLabel('Heights, a line each; or place and height').fill('42\n42\n42\n42\n42');
-    await expect(page.getByText(/cannot be told from straight/)).toBeVisible();
-    await page.getByRole('button', { name: 'Into the record' }).click();
-    await expect(page.getByText(/it is in the record/).first()).toBeVisible();
+test('a cambered iron is worked by place, each place in its turn, to the finish', async ({
+  page,
+  served,
+  allowed,
+}) => {
+  test.slow();
+  allowed.push(/ERR_CONNECTION_REFUSED|Failed to load resource/);
+  await page.goto('/tools/plank-50/camber');
+  await choose(page, 'What it is for', 'Smoothing');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await expect(page.getByText(/Wanted 71 µm of light/)).toBeVisible();
+  // From its eased corners of 80 µm to an arc: read it first, or there is nothing to make.
+  await page.getByRole('button', { name: 'Read it back' }).click();
+  await page.getByRole('button', { name: 'With a caliper' }).click();
+  await page.getByLabel('Heights, a line each; or place and height').fill('42\n42\n42\n42\n42');
+  await expect(page.getByText(/cannot be told from straight/)).toBeVisible();
+  await page.getByRole('button', { name: 'Into the record' }).click();
+  await expect(page.getByText(/it is in the record/).first()).toBeVisible();
 
-    const run = await toBench(page, 'plank-50');
-    await goOn(page, async () => page.locator('ma-finger-drawing').isVisible());
-    await expect(page.getByRole('img', { name: /^Strokes by place: left [1-9]/ })).toBeVisible();
-    await expect(page.getByText(/^left: \d+ more$/)).toBeVisible();
-    const places = await page.getByRole('img', { name: /^Strokes by place/ }).getAttribute('aria-label');
-    const outer = Number(/left (\d+)/.exec(places ?? '')?.[1]);
-    await served.kill();
-    for (let i = 0; i < outer; i++) await page.keyboard.press('PageDown');
-    await expect(page.getByText(/^(half left|middle|half right|right): \d+ more$/)).toBeVisible();
-    await served.restart();
-    await page.reload();
-    await expect(page.getByText(/^(half left|middle|half right|right): \d+ more$/)).toBeVisible();
-    const rest = await giant(page);
-    for (let i = 0; i < rest; i++) await page.keyboard.press('PageDown');
-    await expect(page.getByText(/that is all of/)).toBeVisible();
-    await page.getByRole('button', { name: 'Done', exact: true }).click();
-    const passed = await goOn(page, atEnd(page));
-    expect(passed.join()).toMatch(/Refit it.*Put away/);
-    const session = await sessionOf(page, run);
-    const curve = session.steps.find(({ places: each }: { places?: number[] }) => each);
-    expect(curve.places[0]).toBe(outer);
-    expect(curve.places[0]).toBe(curve.places[4]);
-    const { record } = await (await page.request.get('/api/records/plank-50')).json();
-    expect(record.state.camber).toMatchObject({ from: 'made' });
-    expect(record.state.camber.camberMm).toBeGreaterThan(0.04);
-  },
-);
+  const run = await toBench(page, 'plank-50');
+  await goOn(page, async () => page.locator('ma-finger-drawing').isVisible());
+  await expect(page.getByRole('img', { name: /^Strokes by place: left [1-9]/ })).toBeVisible();
+  await expect(page.getByText(/^left: \d+ more$/)).toBeVisible();
+  const places = await page.getByRole('img', { name: /^Strokes by place/ }).getAttribute('aria-label');
+  const outer = Number(/left (\d+)/.exec(places ?? '')?.[1]);
+  await served.kill();
+  for (let i = 0; i < outer; i++) await page.keyboard.press('PageDown');
+  await expect(page.getByText(/^(half left|middle|half right|right): \d+ more$/)).toBeVisible();
+  await served.restart();
+  await page.reload();
+  await expect(page.getByText(/^(half left|middle|half right|right): \d+ more$/)).toBeVisible();
+  const rest = await giant(page);
+  for (let i = 0; i < rest; i++) await page.keyboard.press('PageDown');
+  await expect(page.getByText(/that is all of/)).toBeVisible();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  const passed = await goOn(page, atEnd(page));
+  expect(passed.join()).toMatch(/Refit it.*Put away/);
+  const session = await sessionOf(page, run);
+  const curve = session.steps.find(({ places: each }: { places?: number[] }) => each);
+  expect(curve.places[0]).toBe(outer);
+  expect(curve.places[0]).toBe(curve.places[4]);
+  const { record } = await (await page.request.get('/api/records/plank-50')).json();
+  expect(record.state.camber).toMatchObject({ from: 'made' });
+  expect(record.state.camber.camberMm).toBeGreaterThan(0.04);
+});
 
 test('a scraping edge keeps its burr: the gate asks whether it is up, and nothing takes it off', async ({
   page,
@@ -223,7 +222,7 @@ test('the wheel waits for covered eyes, and heat sends back to it', async ({ pag
   await expect(
     page.getByRole('button', { name: 'Straw, brown or blue at the edge', pressed: true }),
   ).toBeVisible();
-  await expectAccessible(page, ['ma-rail']);
+  await expectAccessible(page);
   await page.getByRole('link', { name: 'Back to the bench' }).click();
   await expect(page.getByRole('heading', { name: 'Grind past the colour' })).toBeVisible();
   await page.goto('/tools/planer-3/plan');
@@ -267,7 +266,7 @@ test('the strop room times the carving over a reload, and the carving goes into 
   expect(left - (await shown())).toBeLessThanOrEqual(1);
   await page.clock.fastForward('59:00');
   await expect(page.getByText('over: time to strop')).toBeVisible();
-  await expectAccessible(page, ['ma-rail']);
+  await expectAccessible(page);
   await page.getByRole('button', { name: 'Stropped: begin again' }).click();
   await expect(page.getByText(/is stropped; it is in the record/).first()).toBeVisible();
   const { items } = await (

@@ -9,7 +9,7 @@ test('a few letters go to a tool, a stone or a room; the keys are on a sheet and
   await keyboard.press('/');
   const field = page.getByRole('combobox', { name: 'A tool, a stone, a guide or a room' });
   await expect(field).toBeFocused();
-  await expectAccessible(page, ['ma-rack', '.vise']);
+  await expectAccessible(page, { besides: ['.vise'] });
   await keyboard.type('smooth');
   await keyboard.press('Enter');
   // On the side one was looking from.
@@ -27,7 +27,7 @@ test('a few letters go to a tool, a stone or a room; the keys are on a sheet and
   await keyboard.press('?');
   const sheet = page.getByRole('dialog', { name: 'Keys' });
   await expect(sheet).toContainText('foot pedal');
-  await expectAccessible(page, ['ma-rack', '.vise']);
+  await expectAccessible(page, { besides: ['.vise'] });
   await sheet.getByRole('checkbox').uncheck();
   await keyboard.press('Escape');
   await expect(sheet).toBeHidden();

@@ -1,8 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { BOTH_SCREENS, choose, expect, expectAccessible, test, type, walkedThoroughly } from './workshop.js';
-
-/** Judged on another page already. */
-const BESIDES = ['ma-rack', 'ma-rail'];
+import { choose, expect, expectAccessible, test, type, walkedThoroughly } from './workshop.js';
 
 test('care comes due, stands in the plan, is done in one tap, and can be taken back', async ({ page }) => {
   await page.goto('/stones');
@@ -10,7 +7,7 @@ test('care comes due, stands in the plan, is done in one tap, and can be taken b
   await due.getByText(/want seeing to · /).click();
   await expect(due.getByText(/hollow across by \d+ straightedge readings/)).toBeVisible();
   await expect(page.getByRole('link', { name: /^\d wants? seeing to/ })).toBeVisible();
-  await expectAccessible(page, ['ma-rack']);
+  await expectAccessible(page);
 
   await page.goto('/tools/bench-19/plan');
   await choose(page, 'The stones this tool is sharpened on', 'Sharpening bench');
@@ -25,7 +22,7 @@ test('care comes due, stands in the plan, is done in one tap, and can be taken b
   await walkedThoroughly(page);
   await expect(page.getByText('Wash', { exact: true }).first()).toBeVisible();
   await expect(page.getByText('Feel for the burr')).toBeVisible();
-  await expectAccessible(page, BESIDES);
+  await expectAccessible(page);
   await page.getByRole('button', { name: 'It is done: First, Water stone 1000: flatten it' }).click();
   await expect(page.getByText('First, Water stone 1000: flatten it')).toHaveCount(0);
   await expect(total).not.toHaveText(before ?? '');
@@ -38,37 +35,35 @@ test('care comes due, stands in the plan, is done in one tap, and can be taken b
   await expect(due.getByText('Water stone 1000')).toHaveCount(0);
 });
 
-test(
-  'a stone’s page: straightedge, readings forgotten and brought back, its place by hand',
-  BOTH_SCREENS,
-  async ({ page }) => {
-    const { care, rate } = await (await page.request.get('/api/stones/w1000')).json();
-    const readings = new RegExp(`as fast as assumed, from ${rate.readings} readings`);
-    await page.goto('/stones/w1000');
-    await expect(page.getByText(/≈ P1500/)).toBeVisible();
-    await expect(page.getByText(readings)).toBeVisible();
-    await type(page.getByLabel('Hollow under a straightedge'), '0.02');
-    await page.getByRole('button', { name: 'Note what it shows' }).click();
-    await expect(
-      page.getByText(`About 20 µm hollow across by ${care.readings + 1} straightedge readings`),
-    ).toBeVisible();
-    await page.getByRole('button', { name: 'Forget these readings' }).click();
-    await expect(page.getByText(/No reading yet/)).toBeVisible();
-    await page.getByRole('button', { name: /^Undo: Change stone/ }).click();
-    await expect(page.getByText(readings)).toBeVisible();
-    await choose(page, 'Wetted with', 'Oil');
-    await page.getByRole('button', { name: 'Keep the change' }).click();
-    await expect(page.getByText(/Oil ruins a water stone for good/)).toBeVisible();
-    await expectAccessible(page, BESIDES);
+test('a stone’s page: straightedge, readings forgotten and brought back, its place by hand', async ({
+  page,
+}) => {
+  const { care, rate } = await (await page.request.get('/api/stones/w1000')).json();
+  const readings = new RegExp(`as fast as assumed, from ${rate.readings} readings`);
+  await page.goto('/stones/w1000');
+  await expect(page.getByText(/≈ P1500/)).toBeVisible();
+  await expect(page.getByText(readings)).toBeVisible();
+  await type(page.getByLabel('Hollow under a straightedge'), '0.02');
+  await page.getByRole('button', { name: 'Note what it shows' }).click();
+  await expect(
+    page.getByText(`About 20 µm hollow across by ${care.readings + 1} straightedge readings`),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Forget these readings' }).click();
+  await expect(page.getByText(/No reading yet/)).toBeVisible();
+  await page.getByRole('button', { name: /^Undo: Change stone/ }).click();
+  await expect(page.getByText(readings)).toBeVisible();
+  await choose(page, 'Wetted with', 'Oil');
+  await page.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(page.getByText(/Oil ruins a water stone for good/)).toBeVisible();
+  await expectAccessible(page);
 
-    await page.goto('/stones');
-    await page.getByRole('button', { name: 'Finer: Water stone 1000' }).click();
-    await expect(page.getByText('stands there by hand')).toBeVisible();
-    const { between } = await (await page.request.get('/api/abrasives/w1000')).json();
-    expect(between).toEqual({ coarserId: 'd1200', finerId: 'slip' });
-    await expect(page.getByRole('row', { name: /Water stone 1000/ })).toContainText('by hand');
-  },
-);
+  await page.goto('/stones');
+  await page.getByRole('button', { name: 'Finer: Water stone 1000' }).click();
+  await expect(page.getByText('stands there by hand')).toBeVisible();
+  const { between } = await (await page.request.get('/api/abrasives/w1000')).json();
+  expect(between).toEqual({ coarserId: 'd1200', finerId: 'slip' });
+  await expect(page.getByRole('row', { name: /Water stone 1000/ })).toContainText('by hand');
+});
 
 test('what is wrong becomes millimetres and steel; schools, one more stone, regrinding', async ({ page }) => {
   await page.goto('/tools/bench-32/plan');
@@ -110,7 +105,7 @@ test('what is wrong becomes millimetres and steel; schools, one more stone, regr
   await expect(page.getByText(/would save this job|does it as quickly/).first()).toBeVisible();
   await page.getByText('Regrind now or later?').click();
   await expect(page.getByText(/Least work: \d+ honings to a regrinding/).first()).toBeVisible();
-  await expectAccessible(page, BESIDES);
+  await expectAccessible(page);
   await choose(page, 'By which school', 'This exact order');
   await expect(page.locator('.hone').first()).toBeVisible();
 });

@@ -3,6 +3,7 @@ import { cornerBackMm } from '../camber/camber-jobs.js';
 import type { CamberRead } from '../camber/camber-read.js';
 import type { Tool } from '../blade/tool.js';
 import type { EdgeCurve } from '../work/placed.js';
+import { weighed } from './weighed.js';
 
 /** How an edge is curved, reckoned from its record. */
 export interface CamberState {
@@ -32,8 +33,6 @@ const UNREAD_PM = { mm: 0.03, share: 0.5 } as const;
 const MADE_SHARE = 0.8;
 /** A honing that minds no places changes a curve by so much of it either way, and so many mm at least (95 %, estimates). */
 const HONED_PM = { mm: 0.004, share: 0.12 } as const;
-/** A right reading lies so many of both ± off one time in a hundred. */
-export const CONTRADICTS = 2.576 / 1.96;
 /** A change has to be this many times its reading's ± before it teaches anything. */
 const TELLING = 1;
 const LIKELY_RATIO = { least: 0.15, most: 6 } as const;
@@ -80,20 +79,24 @@ export function afterReading(before: CamberState, read: CamberRead, at: string):
     };
   }
   const ratios = [...state.ratios, ...ratioOf(state, read)];
-  const offMm = Math.abs(read.camberMm - state.camberMm);
-  const contradicts = state.from !== 'entered' && offMm > CONTRADICTS * Math.hypot(state.pmMm, read.pmMm);
-  const trust = state.from === 'entered' || contradicts ? 0 : weight(state.pmMm, read.pmMm);
-  const camberMm = read.camberMm + trust * (state.camberMm - read.camberMm);
+  const reading = { value: read.camberMm, pm: read.pmMm };
+  const {
+    value: camberMm,
+    pm: pmMm,
+    against,
+  }: ReturnType<typeof weighed> = state.from === 'entered'
+    ? reading
+    : weighed({ value: state.camberMm, pm: state.pmMm }, reading);
   return {
     ...state,
     ...known,
     camberMm,
     leanMm: read.leanMm ?? state.leanMm,
-    pmMm: trust === 0 ? read.pmMm : state.pmMm * Math.sqrt(trust),
+    pmMm,
     ratios,
     factor: learnedRate(ratios).factor,
     lastReadMm: camberMm,
-    ...(contradicts && { against: { camberMm: state.camberMm, pmMm: state.pmMm } }),
+    ...(against && { against: { camberMm: against.value, pmMm: against.pm } }),
   };
 }
 
@@ -125,7 +128,3 @@ function ratioOf(state: CamberState, read: CamberRead): readonly number[] {
   const ratio = (read.camberMm - lastReadMm) / since.camberMm;
   return ratio > LIKELY_RATIO.least && ratio < LIKELY_RATIO.most ? [ratio] : [];
 }
-
-/** How much of the reckoned figure stays beside a reading: by the inverse of the squares of their ±. */
-const weight = (reckonedPm: number, readPm: number): number =>
-  readPm === 0 && reckonedPm === 0 ? 0 : readPm ** 2 / (readPm ** 2 + reckonedPm ** 2);

@@ -22,7 +22,7 @@ import { asFound, clearingMm } from '../work/found.js';
 import { stropped, worn as wornIn } from '../work/wear.js';
 import { setBack, worked } from '../work/worked.js';
 import { afterHoned, afterMade, afterReading, camberAtFirst, type CamberState } from './camber-state.js';
-import { contradictedLand, type LandAgainst, type LandFrom } from './land-doubt.js';
+import { landAfterReading, landThenPmMm, type LandAgainst, type LandFrom } from './land-doubt.js';
 import { itemOf } from './step-work.js';
 
 /** A session with an identity, as the record holds it. */
@@ -58,8 +58,9 @@ export interface EdgeState {
   readonly landMm?: number;
   /** What the reckoning of the land starts from. */
   readonly landFrom: LandFrom;
-  /** The land when that was so, and how often the edge was honed since. */
+  /** The land when that was so, its ± (95 %), and how often the edge was honed since. */
   readonly landThenMm?: number;
+  readonly landThenPmMm?: number;
   readonly honingsSinceThen: number;
   /** What the last reading of the land contradicts. */
   readonly landAgainst?: LandAgainst;
@@ -94,10 +95,11 @@ export function edgeAtFirst(tool: Tool): EdgeState {
   const landMm = hasLand(edge) ? landOn(edge, edge.landMm ?? ASSUMED_LAND_MM) : undefined;
   // What was measured is told as it was measured.
   const seen = { ...seenOf(edge, unworked(edge, landMm)), ...(landMm !== undefined && { landMm }) };
+  const landFrom = entered ? 'entered' : 'assumed';
   return {
     ...seen,
-    landFrom: entered ? 'entered' : 'assumed',
-    ...(seen.landMm !== undefined && { landThenMm: seen.landMm }),
+    landFrom,
+    ...(seen.landMm !== undefined && knownAs(landFrom, seen.landMm)),
     honingsSinceThen: 0,
     honings: 0,
     stropsSinceHoned: 0,
@@ -106,6 +108,12 @@ export function edgeAtFirst(tool: Tool): EdgeState {
     ...(camber && { camber }),
   };
 }
+
+/** A land that comes to be known so. */
+const knownAs = (landFrom: LandFrom, landMm: number): Pick<EdgeState, 'landThenMm' | 'landThenPmMm'> => ({
+  landThenMm: landMm,
+  landThenPmMm: landThenPmMm(landFrom, landMm),
+});
 
 /** What is told of an edge as work left it. */
 function seenOf(
@@ -154,7 +162,7 @@ function afterEntry(
   const { edge } = tool;
   const { startedAt: at } = session;
   const measured =
-    session.landMm !== undefined && hasLand(edge) ? landed(edge, state, session.landMm, 'measured') : state;
+    session.landMm !== undefined && hasLand(edge) ? landRead(edge, state, session.landMm) : state;
   const seen =
     session.camber && measured.camber
       ? { ...measured, camber: afterReading(measured.camber, session.camber, at) }
@@ -344,7 +352,7 @@ function ground({ edge }: Tool, state: EdgeState, session: RecordedSession): Edg
     ...base,
     ...seen,
     landFrom: 'ground',
-    ...(hasLand(edge) && { landMm: landLeftMm, landThenMm: landLeftMm }),
+    ...(hasLand(edge) && { landMm: landLeftMm, ...knownAs('ground', landLeftMm) }),
   };
 }
 
@@ -355,24 +363,20 @@ function hasLand(edge: Edge): edge is LandedEdge {
   return edge.form === 'single-bevel' && edge.secondaryDeg !== undefined;
 }
 
-function landed(
-  edge: LandedEdge,
-  state: EdgeState,
-  measured: number,
-  landFrom: EdgeState['landFrom'],
-): EdgeState {
-  const landMm = landOn(edge, measured);
-  const seen = seenOf(edge, withLand(edge, state.work, landMm));
+/** The edge after a reading of its land. */
+function landRead(edge: LandedEdge, state: EdgeState, readMm: number): EdgeState {
+  const { value, pm, against } = landAfterReading(state, landOn(edge, readMm));
+  const landMm = landOn(edge, value);
   const { landAgainst: _told, ...before } = state;
-  const landAgainst = contradictedLand(state, landMm);
   return {
     ...before,
-    ...seen,
+    ...seenOf(edge, withLand(edge, state.work, landMm)),
     landMm,
-    landFrom,
+    landFrom: 'measured',
     landThenMm: landMm,
+    landThenPmMm: pm,
     honingsSinceThen: 0,
-    ...(landAgainst && { landAgainst }),
+    ...(against && { landAgainst: { landMm: against.value, pmMm: against.pm } }),
   };
 }
 

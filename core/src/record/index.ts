@@ -21,7 +21,7 @@ export { forcesOf } from './forces.js';
 export { amountAt, lastPast } from './lasting.js';
 export { ladderOf } from './ladder.js';
 export { laggingPlaces } from './lagging.js';
-export { landPmMm } from './land-doubt.js';
+export { landAfterReading, landPmMm } from './land-doubt.js';
 export { type LifeEntry, lifeOf } from './life.js';
 export { isKeptByStrop, nextSpell, USUAL_LATE_COSTS } from './next-spell.js';
 export { nextCamberReading } from './next-camber-reading.js';

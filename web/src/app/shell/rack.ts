@@ -14,7 +14,6 @@ import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { Dialog } from 'primeng/dialog';
-import { ChevronDownIcon } from 'primeng/icons/chevrondown';
 import { PlusIcon } from 'primeng/icons/plus';
 import { Popover } from 'primeng/popover';
 import { InputText } from 'primeng/inputtext';
@@ -50,7 +49,6 @@ import { ToolsStore } from '../data/tools.store';
   imports: [
     Button,
     ButtonDirective,
-    ChevronDownIcon,
     Dialog,
     PlusIcon,
     EdgeGlyph,

@@ -5,7 +5,7 @@ import type { Figures } from '../ui/figures';
 export const LAND_FROM: Readonly<Record<EdgeState['landFrom'], string>> = {
   entered: 'As entered',
   assumed: 'Taken until you measure it',
-  measured: 'As measured',
+  measured: 'By its readings',
   ground: 'Freshly ground',
 };
 

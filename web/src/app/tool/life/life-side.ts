@@ -164,12 +164,16 @@ export class LifeSide {
     const land =
       state.landMm === undefined
         ? ''
-        : ` The land is ${this.figures.length(state.landMm)} ± ${this.figures.length(landPmMm(state))}, reckoned from ${FROM[state.landFrom]} and ${state.honingsSinceThen === 1 ? 'one honing' : `${state.honingsSinceThen} honings`} since.${landAgainstWords(state, this.figures)}`;
+        : ` The land is ${this.figures.length(state.landMm)} ± ${this.figures.length(landPmMm(state))}, reckoned from ${FROM[state.landFrom]}${this.since(state.honingsSinceThen)}.${landAgainstWords(state, this.figures)}`;
     return (
       `Since ${formatDay(first.session.startedAt)}: honed ${honings === 1 ? 'once' : `${honings} times`}, ` +
       `the edge ${this.back(state.backMm, honings)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}${this.rim(state)}${this.lastSet(state)}`
     );
   });
+
+  private since(honings: number): string {
+    return honings === 0 ? '' : ` and ${honings === 1 ? 'one honing' : `${honings} honings`} since`;
+  }
 
   /** Of a hollowed back: what is left of the rim at its edge. */
   private rim(state: EdgeState): string {
@@ -272,6 +276,6 @@ const FACE_WORDS: Readonly<Record<Facet, string>> = {
 const FROM = {
   entered: 'what was entered',
   assumed: 'what was taken for it',
-  measured: 'what was measured',
+  measured: 'its readings',
   ground: 'the last grinding',
 } as const;
