@@ -12,7 +12,19 @@ import { FEELER_STEP_MM, lightReading } from '@mellow-anvil/core/camber';
 import { landGrowth, recessionForLand } from '@mellow-anvil/core/blade';
 import { likelyStrokes, spreadsOf } from '@mellow-anvil/core/plan';
 import { edgeWork } from '@mellow-anvil/core/work';
-import { CALIPER, calipered, edgesInUse, shaved, type Used } from '@mellow-anvil/core/simulate';
+import {
+  anglesTried,
+  asToldNext,
+  CALIPER,
+  calipered,
+  type Chooser,
+  edgesInUse,
+  fixedAdvice,
+  type HiddenKnife,
+  shaved,
+  tradesRule,
+  type Used,
+} from '@mellow-anvil/core/simulate';
 import { learnedRate } from '@mellow-anvil/core/abrasive';
 import type { Workshop } from '@mellow-anvil/core/workshop';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
@@ -366,6 +378,54 @@ function strokesNeeded(): readonly Row[] {
   });
 }
 
+const HANDS = 1000;
+const EDGES_OF_A_KNIFE = 40;
+
+/** A thousand hands and knives, their best angle hidden: what it costs to come within a degree of it, by who chooses. */
+function anglesFound(): readonly Row[] {
+  const made = chances(11);
+  const knives = Array.from({ length: HANDS }, (): HiddenKnife => ({
+    bestDeg: 20 + 4 * made.normal(),
+    advisedDeg: 20,
+    bestMin: 40 + 60 * made.uniform(),
+    halfFlatterDeg: 2 + 3 * made.uniform(),
+    halfSteeperDeg: 4 + 5 * made.uniform(),
+    scatter: 0.3 + 0.4 * made.uniform(),
+    handDeg: 0.3 + 0.9 * made.uniform(),
+  }));
+  const by = (
+    chooser: Chooser,
+  ): { readonly until: number; readonly whole: number; readonly edges: number } => {
+    const all = knives.map((knife, i) => {
+      const { normal, uniform } = chances(1000 + i);
+      return anglesTried(knife, chooser, EDGES_OF_A_KNIFE, normal, uniform);
+    });
+    const mean = (of: (each: (typeof all)[number]) => number): number =>
+      all.reduce((sum, each) => sum + of(each), 0) / all.length;
+    return {
+      until: mean(({ lostUntilMin }) => lostUntilMin),
+      whole: mean(({ lostMin }) => lostMin),
+      edges: median(all.map(({ until }) => until)),
+    };
+  };
+  const [ours, fixed, trade] = [by(asToldNext), by(fixedAdvice), by(tradesRule)];
+  const min = (minutes: number): string => `${minutes.toFixed(0)} min`;
+  return [
+    {
+      what: 'a knife’s angle: cut lost until within a degree of its best',
+      figure: `${min(ours.until)}, ${ours.edges} edges`,
+      yardstick: `fixed advice ${min(fixed.until)}; the trade’s rule ${min(trade.until)}, ${trade.edges} edges`,
+      aim: 'less than either',
+    },
+    {
+      what: `a knife’s angle: cut lost over ${EDGES_OF_A_KNIFE} edges`,
+      figure: min(ours.whole),
+      yardstick: `fixed advice ${min(fixed.whole)}; the trade’s rule ${min(trade.whole)}`,
+      aim: 'less than either',
+    },
+  ];
+}
+
 /** Whether what is judged and warned of is so, where the truth is known; counts, not times. */
 export const benchJudgement = (): readonly Row[] => [
   ...lives(),
@@ -374,5 +434,6 @@ export const benchJudgement = (): readonly Row[] => [
   ...readings(),
   ...curvesAndLands(),
   ...landsReread(),
+  ...anglesFound(),
   ...strokesNeeded(),
 ];

@@ -1,15 +1,15 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { BOTH_SCREENS, choose, DEMO, expect, test, type } from './workshop.js';
+import { BOTH_SCREENS, DEMO, choose, expect, goTo, test, type } from './workshop.js';
 
 test('the look is chosen by hand and kept on this screen', async ({ page }) => {
-  await page.goto('/settings');
+  await goTo(page, '/settings');
   await page.getByRole('button', { name: 'Dark', exact: true }).click();
   await page.reload();
   await expect(page.locator('html')).toHaveClass(/dark/);
 });
 
 test('an angle is dragged on the drawing, kept, and undone', BOTH_SCREENS, async ({ page }) => {
-  await page.goto('/tools/bench-32/edge');
+  await goTo(page, '/tools/bench-32/edge');
   const handle = page.getByRole('slider', { name: 'Secondary angle' });
   await expect(handle).toHaveAttribute('aria-valuenow', '30');
   const box = await handle.locator('.knob').boundingBox();
@@ -31,7 +31,7 @@ test('an angle is dragged on the drawing, kept, and undone', BOTH_SCREENS, async
 });
 
 test('what cannot be is told beside its field and the record keeps what it had', async ({ page }) => {
-  await page.goto('/tools/bench-19/edge');
+  await goTo(page, '/tools/bench-19/edge');
   const secondary = page.getByRole('textbox', { name: 'Secondary angle' });
   await type(secondary, '24');
   await expect(page.getByText(/The secondary angle has to be steeper than the primary/)).toBeVisible();
@@ -44,22 +44,22 @@ test('what cannot be is told beside its field and the record keeps what it had',
   await page.reload();
   await expect(secondary).toHaveValue('30');
 
-  await page.goto('/tools/bench-19/set-up');
+  await goTo(page, '/tools/bench-19/set-up');
   await type(page.getByLabel('What angle does a projection give?'), '0');
   await expect(page.getByText(/give a projection above 0 mm/)).toBeVisible();
 
-  await page.goto('/tools/bench-19/plan');
+  await goTo(page, '/tools/bench-19/plan');
   await page.getByRole('button', { name: 'Dull', exact: true }).click();
   await type(page.getByLabel('Finish at least'), '0.2');
   await expect(page.getByRole('alert')).toContainText('the finest is 1.2 µm');
 
-  await page.goto('/stones/new');
+  await goTo(page, '/stones/new');
   await page.getByLabel('Grade', { exact: true }).fill('1100');
   await expect(page.getByText(/JIS has no #1100; the nearest is #1000 or #1200/)).toBeVisible();
 });
 
 test('a guide of one’s own is measured, kept and used', async ({ page }) => {
-  await page.goto('/guides/new');
+  await goTo(page, '/guides/new');
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Side-clamping roller guide');
   await page.getByLabel('Name', { exact: true }).fill('Home-made guide');
   await type(page.getByLabel('Roller radius'), '10');
@@ -76,7 +76,7 @@ test('a guide of one’s own is measured, kept and used', async ({ page }) => {
   await page.getByRole('button', { name: 'Put it on the bench' }).click();
   await expect(page.getByRole('row', { name: /^My bed for a blade 3 mm thick/ })).toBeVisible();
 
-  await page.goto('/tools/bench-19/set-up');
+  await goTo(page, '/tools/bench-19/set-up');
   await choose(page, 'Guide', 'Home-made guide');
   // (r + (h + t)·cos 30°)/sin 30° − a, with the chisel 3.5 mm thick
   const projection = ((10 + 18.5 * Math.cos(Math.PI / 6)) / 0.5 - 12.5).toFixed(2);
@@ -87,7 +87,7 @@ test(
   'a stone laid aside on the rail changes the plan at once, and comes back',
   BOTH_SCREENS,
   async ({ page }) => {
-    await page.goto('/tools/mortise-8/plan');
+    await goTo(page, '/tools/mortise-8/plan');
     const total = page.locator('.total .figure');
     const before = await total.textContent();
     const lit = page.locator('ma-rail button.lit .name').first();
@@ -109,7 +109,7 @@ test('a change made from an older page is refused, told, and nothing is overwrit
   allowed,
 }) => {
   allowed.push(/409/);
-  await page.goto('/tools/plank-50/edge');
+  await goTo(page, '/tools/plank-50/edge');
   await expect(page.getByLabel('Width')).toHaveValue('50');
   const other = await context.newPage();
   await other.goto('/tools/plank-50/edge');
@@ -123,11 +123,11 @@ test('a change made from an older page is refused, told, and nothing is overwrit
 });
 
 test('a tool comes off the rack and back with one undo', async ({ page }) => {
-  await page.goto('/tools/bench-6/edge');
+  await goTo(page, '/tools/bench-6/edge');
   await page.getByRole('button', { name: 'Why this state' }).click();
   await page.getByRole('button', { name: 'Take off the rack' }).click();
   await expect(page.getByText(/Undo brings all of it back/)).toBeVisible();
-  await page.goto('/tools/bench-6/edge');
+  await goTo(page, '/tools/bench-6/edge');
   await expect(page.getByText('This tool is not on the rack')).toBeVisible();
   await page.getByRole('button', { name: /^Undo: Remove tool/ }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Bench chisel 6' })).toBeVisible();
@@ -138,7 +138,7 @@ test('the workshop is saved as a file, opened again, and a hostile file changes 
   allowed,
 }, info) => {
   allowed.push(/400|422/);
-  await page.goto('/settings');
+  await goTo(page, '/settings');
   const saving = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Save the workshop as a file' }).click();
   const saved = await saving;
@@ -170,19 +170,19 @@ test('the workshop is saved as a file, opened again, and a hostile file changes 
   await expect(page.getByText('Second shed is open.').first()).toBeVisible();
   await page.getByRole('button', { name: /^Undo: Open the workshop/ }).click();
   await expect(page.getByText('Undone: Open the workshop').first()).toBeVisible();
-  await page.goto('/settings');
+  await goTo(page, '/settings');
   await expect(page.getByLabel('Name of the workshop')).toHaveValue('Saltmarsh boat shed');
 });
 
 test('lengths turn to inches everywhere and back, with either decimal mark', async ({ page }) => {
-  await page.goto('/settings');
+  await goTo(page, '/settings');
   await page.getByRole('button', { name: 'Inches' }).click();
   await page.getByRole('button', { name: '12,5' }).click();
   const kept = async (): Promise<unknown> => (await page.request.get('/api/settings')).json();
   await expect.poll(kept).toMatchObject({ units: 'inch', decimalMark: 'comma' });
-  await page.goto('/tools/bench-19/set-up');
+  await goTo(page, '/tools/bench-19/set-up');
   await expect(page.getByRole('list', { name: 'Settings' })).toContainText('1,177');
-  await page.goto('/tools/bench-19/edge');
+  await goTo(page, '/tools/bench-19/edge');
   const width = page.getByLabel('Width');
   await expect(width).toHaveValue('0,74803');
   await type(width, '3/4');

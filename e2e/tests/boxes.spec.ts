@@ -1,6 +1,6 @@
 import { expectAnswered } from './answers.js';
 import { boxFaultsAtEverySize } from './boxes.js';
-import { expect, test } from './workshop.js';
+import { expect, goTo, test } from './workshop.js';
 
 /** A tool of every form of edge. */
 const FORMS = [
@@ -17,7 +17,7 @@ for (const tools of FORMS) {
     test.slow();
     const found: string[] = [];
     for (const tool of tools) {
-      await page.goto(`/tools/${tool}/edge`);
+      await goTo(page, `/tools/${tool}/edge`);
       for (const side of SIDES.filter((each) => each !== 'camber' || tool === 'smooth-50')) {
         await page.locator(`#vise header a[href="/tools/${tool}/${side}"]`).click();
         await expectAnswered(page, tool, side);

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { BOTH_SCREENS, choose, expect, expectAccessible, test, type } from './workshop.js';
+import { BOTH_SCREENS, choose, expect, expectAccessible, goTo, test, type } from './workshop.js';
 
 const toolOf = async (page: Page, id: string): Promise<ReturnType<typeof JSON.parse>> =>
   (await page.request.get(`/api/tools/${id}`)).json();
@@ -8,7 +8,7 @@ test(
   'a curve is designed from its shaving, dragged, refused in words, kept and undone',
   BOTH_SCREENS,
   async ({ page }) => {
-    await page.goto('/tools/plank-50/camber');
+    await goTo(page, '/tools/plank-50/camber');
     await choose(page, 'What it is for', 'Smoothing');
     await expect
       .poll(async () => (await toolOf(page, 'plank-50')).edge.front)
@@ -50,7 +50,7 @@ async function honed(page: Page, strokes: Locator): Promise<void> {
 }
 
 test('strokes by place are planned, a reading corrects them, and the correction stays', async ({ page }) => {
-  await page.goto('/tools/joint-60/camber');
+  await goTo(page, '/tools/joint-60/camber');
   await choose(page, 'What it is for', 'Trying');
   await expect.poll(async () => (await toolOf(page, 'joint-60')).edge.front.radiusMm).toBe(1500);
   await page.getByRole('button', { name: 'Make it' }).click();
@@ -82,14 +82,14 @@ test('strokes by place are planned, a reading corrects them, and the correction 
   await honed(page, page.getByRole('img', { name: after ?? '', exact: true }));
   await page.getByRole('link', { name: 'See it in the plan' }).click();
   await expect(page.getByText(/the curve, by place: /)).toBeVisible();
-  await page.goto('/tools/joint-60/life');
+  await goTo(page, '/tools/joint-60/life');
   await expect(page.getByText(/Camber 17\d µm ± \d+ µm by caliper/)).toBeVisible();
 });
 
 test('a shaving, the light and the board’s tracks are read, and say when they cannot tell', async ({
   page,
 }) => {
-  await page.goto('/tools/smooth-50/camber');
+  await goTo(page, '/tools/smooth-50/camber');
   await page.getByRole('button', { name: 'Read it back' }).click();
   await type(page.getByLabel('Thickness', { exact: true }), '0.05');
   await type(page.getByLabel('Width', { exact: true }), '60');
@@ -112,19 +112,20 @@ test('a shaving, the light and the board’s tracks are read, and say when they 
   await page.getByRole('button', { name: 'Over its life' }).click();
   await expect(page.getByText(/readings; .* wanted\./).first()).toBeVisible();
   const chisel = page.getByRole('navigation', { name: 'Sides of the vise' });
-  await page.goto('/tools/bench-19/camber');
+  await goTo(page, '/tools/bench-19/camber');
   await expect(chisel.getByRole('link', { name: 'Camber' })).toHaveCount(0);
 });
 
 test('eased corners are pressed at the corners, and a curved iron is brought back to straight', async ({
   page,
 }) => {
-  await page.goto('/tools/plank-50/camber');
+  await goTo(page, '/tools/plank-50/camber');
   await choose(page, 'What it is for', 'Jointing');
   await page.getByRole('button', { name: 'Make it' }).click();
   // Its eased corners stood 80 µm back: the middle is worked.
   await honed(page, page.getByRole('img', { name: /^Strokes by place: left 0, .*middle [1-9]/ }));
-  await page.goto('/tools/shave-flat/camber');
+  await goTo(page, '/tools/shave-flat/camber');
+  await page.getByRole('button', { name: 'Design it' }).click();
   await choose(page, 'What it is for', 'Corners eased');
   await expect(page.getByText(/With its corners eased no pass leaves a step/)).toBeVisible();
   await page.getByRole('button', { name: 'Make it' }).click();

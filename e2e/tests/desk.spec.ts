@@ -1,9 +1,9 @@
-import { choose, expect, expectAccessible, test, type } from './workshop.js';
+import { choose, expect, expectAccessible, goTo, test, type } from './workshop.js';
 
 test('the edge is looked at from the whole blade to the last 50 µm, and what it comes to from every side', async ({
   page,
 }) => {
-  await page.goto('/tools/smooth-50/edge');
+  await goTo(page, '/tools/smooth-50/edge');
   const zoom = page.getByRole('slider', { name: 'How close to look' });
   await zoom.focus();
   await page.keyboard.press('End');
@@ -46,7 +46,7 @@ test('the edge is looked at from the whole blade to the last 50 µm, and what it
 test('a land dragged by the mouse is a measurement in the record, and an advised finish is planned to', async ({
   page,
 }) => {
-  await page.goto('/tools/bench-19/edge');
+  await goTo(page, '/tools/bench-19/edge');
   const land = page.getByRole('slider', { name: 'Secondary land' });
   const before = Number(await land.getAttribute('aria-valuenow'));
   // Hovering waits until the page has come to rest; a place asked for sooner may be the wrong one.
@@ -75,7 +75,7 @@ test('a land dragged by the mouse is a measurement in the record, and an advised
 });
 
 test('a chisel’s back is never lifted, on the page or over HTTP', async ({ page }) => {
-  await page.goto('/tools/bench-19/edge');
+  await goTo(page, '/tools/bench-19/edge');
   await page.getByText('Its back', { exact: true }).click();
   await expect(page.getByRole('button', { name: /over a shim/ })).toBeDisabled();
   await expect(page.getByText(/A chisel registers on its flat back/)).toBeVisible();
@@ -93,7 +93,7 @@ test('a chisel’s back is never lifted, on the page or over HTTP', async ({ pag
 test('a wheel no bevel can come from is refused at its field, and nothing is drawn of it', async ({
   page,
 }) => {
-  await page.goto('/tools/draw-230/edge');
+  await goTo(page, '/tools/draw-230/edge');
   await type(page.getByLabel('Radius of the wheel'), '11');
   await expect(page.getByText(/hollows a .* face past its own edge/).first()).toBeVisible();
   await expect(page.getByLabel('Radius of the wheel')).toHaveAttribute('aria-invalid', 'true');
@@ -108,7 +108,7 @@ test('a wheel no bevel can come from is refused at its field, and nothing is dra
 test('my guide is measured: the reading that is wrong is named, and every tool is set up by the rest', async ({
   page,
 }) => {
-  await page.goto('/guides/side-clamp');
+  await goTo(page, '/guides/side-clamp');
   await page.getByRole('button', { name: 'Measure Chisel jaws' }).click();
   // A guide whose jaws sit a millimetre higher than typed: angles by the tangency itself, to the half degree.
   const read = (mm: number): number => {
@@ -130,7 +130,7 @@ test('my guide is measured: the reading that is wrong is named, and every tool i
   await page.getByRole('button', { name: 'Keep the change' }).click();
   await expect(page.getByText(/measured, 3 readings/)).toBeVisible();
 
-  await page.goto('/tools/bench-19/set-up');
+  await goTo(page, '/tools/bench-19/set-up');
   const secondary = page.getByRole('list', { name: 'Settings' }).getByRole('listitem').nth(1);
   await expect(secondary).toContainText(/± [\d.]+ mm by your own readings/);
   const shown = Number(
@@ -148,7 +148,7 @@ test('my guide is measured: the reading that is wrong is named, and every tool i
 });
 
 test('a knife’s lift is stacked from what is at hand, and that is kept', async ({ page }) => {
-  await page.goto('/tools/whittle/set-up');
+  await goTo(page, '/tools/whittle/set-up');
   const stack = page.getByText(/^Stack \d/);
   await expect(stack).toContainText('× Thin washer');
   await page.getByRole('button', { name: 'Take Thin washer away' }).click();
@@ -165,7 +165,7 @@ test('a knife’s lift is stacked from what is at hand, and that is kept', async
 
 test('one switch turns every figure of the desk to inches, and back without drift', async ({ page }) => {
   const before = await (await page.request.get('/api/tools/smooth-50')).json();
-  await page.goto('/settings');
+  await goTo(page, '/settings');
   await page.getByRole('button', { name: 'Inches' }).click();
   await expect.poll(async () => (await (await page.request.get('/api/settings')).json()).units).toBe('inch');
   for (const path of [
@@ -174,22 +174,22 @@ test('one switch turns every figure of the desk to inches, and back without drif
     '/guides/top-clamp',
     '/tools/whittle/set-up',
   ]) {
-    await page.goto(path);
+    await goTo(page, path);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await page.waitForLoadState('networkidle');
     // The page is drawn before the settings have come; it is what they leave that counts.
     await expect.poll(() => page.locator('#vise, ma-guide').first().innerText()).not.toMatch(/\d mm\b/);
   }
   // Every field is looked at and left; nothing is changed by that.
-  await page.goto('/tools/smooth-50/edge');
+  await goTo(page, '/tools/smooth-50/edge');
   for (const field of await page.locator('ma-edge-fields input[inputmode=decimal]').all()) {
     await field.focus();
     await field.blur();
   }
-  await page.goto('/settings');
+  await goTo(page, '/settings');
   await page.getByRole('button', { name: 'Millimetres' }).click();
   await expect.poll(async () => (await (await page.request.get('/api/settings')).json()).units).toBe('mm');
-  await page.goto('/tools/smooth-50/edge');
+  await goTo(page, '/tools/smooth-50/edge');
   await expect(page.getByLabel('Thickness')).toHaveValue('2.6');
   expect(await (await page.request.get('/api/tools/smooth-50')).json()).toEqual(before);
 });

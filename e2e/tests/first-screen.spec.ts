@@ -1,5 +1,5 @@
 import type { Locator } from '@playwright/test';
-import { expect, test } from './workshop.js';
+import { expect, goTo, test } from './workshop.js';
 
 /** How many of these are whole in sight. */
 const seenOf = (things: Locator): Promise<number> =>
@@ -19,7 +19,7 @@ const seenOf = (things: Locator): Promise<number> =>
   );
 
 test('a dozen tools and nine stones are in sight, their names whole', async ({ page }) => {
-  await page.goto('/');
+  await goTo(page, '/');
   const rows = page.locator('ma-rack li');
   await expect(rows.first()).toBeVisible();
   // What is opened is what is in most need.
@@ -35,14 +35,14 @@ test('a dozen tools and nine stones are in sight, their names whole', async ({ p
   expect(cut).toEqual([]);
   const tall = await page.locator('ma-rack li').evaluateAll((all) => all.map((each) => each.clientHeight));
   expect(Math.max(...tall)).toBeLessThan(56);
-  await page.goto('/stones');
+  await goTo(page, '/stones');
   await expect(page.locator('tbody tr').first()).toBeVisible();
   expect(await seenOf(page.locator('tbody tr'))).toBeGreaterThanOrEqual(9);
 });
 
 test('what is chosen can be told where the system gives every colour', async ({ page }) => {
   await page.emulateMedia({ forcedColors: 'active' });
-  await page.goto('/tools/smooth-50/plan');
+  await goTo(page, '/tools/smooth-50/plan');
   const ground = (of: Locator): Promise<string> =>
     of.evaluate((each) => getComputedStyle(each).backgroundColor);
   for (const [chosen, other] of [

@@ -1,5 +1,5 @@
 import { boxFaultsAtEverySize } from './boxes.js';
-import { choose, expect, expectAccessible, tabTo, test, type } from './workshop.js';
+import { choose, expect, expectAccessible, goTo, tabTo, test, type } from './workshop.js';
 
 test.use({ demo: false });
 
@@ -34,7 +34,7 @@ const BEGINNINGS = [
 test('three people begin, each within twelve answers, and one undo takes a beginning back', async ({
   page,
 }) => {
-  await page.goto('/');
+  await goTo(page, '/');
   await expect(page.getByRole('heading', { name: 'What is dull?' })).toBeVisible();
   await expectAccessible(page);
   expect(await boxFaultsAtEverySize(page)).toEqual([]);
@@ -50,13 +50,13 @@ test('three people begin, each within twelve answers, and one undo takes a begin
     await expect(page.locator('#vise'), who).toContainText(heldBy);
     await page.getByRole('button', { name: 'Undo: Begin the workshop' }).click();
     await expect(page.getByRole('button', { name: 'Redo: Begin the workshop' })).toBeEnabled();
-    await page.goto('/');
+    await goTo(page, '/');
     await expect(page.getByRole('heading', { name: 'What is dull?' }), who).toBeVisible();
   }
 });
 
 test('from an empty bench to a plan, with figures of one’s own', async ({ page }) => {
-  await page.goto('/');
+  await goTo(page, '/');
   await page.getByLabel('Number on it').fill('1000');
   await page.getByRole('button', { name: 'Begin with these' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Bench chisel' })).toBeVisible();
@@ -77,7 +77,7 @@ test('from an empty bench to a plan, with figures of one’s own', async ({ page
   );
   await page.getByRole('button', { name: 'Put it on the rack' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Paring chisel by the window' })).toBeVisible();
-  const tool = page.url();
+  const tool = new URL(page.url()).pathname;
 
   for (const [kind, graded, field, grade] of [
     ['Water stone', 'Microns (µm)', 'Grain size', '1,2'],
@@ -92,7 +92,7 @@ test('from an empty bench to a plan, with figures of one’s own', async ({ page
     await expect(page.getByRole('cell', { name: field === 'Grade' ? '35 µm' : '1.2 µm' })).toBeVisible();
   }
 
-  await page.goto(tool);
+  await goTo(page, tool);
   await page.getByRole('link', { name: 'Set-up' }).click();
   const settings = page.getByRole('list', { name: 'Settings' });
   await expect(settings).toContainText(projection(23));
@@ -131,7 +131,7 @@ test('from an empty bench to a plan, with figures of one’s own', async ({ page
 test('the same way with the keyboard only', async ({ page }) => {
   const { keyboard } = page;
   const reach = (name: RegExp): Promise<void> => tabTo(page, name);
-  await page.goto('/');
+  await goTo(page, '/');
   await expect(page.getByRole('heading', { level: 1, name: 'What is dull?' })).toBeVisible();
   for (const name of [/Bench-plane iron/, /In a roller guide/, /Man-made oil stone/]) {
     await reach(name);

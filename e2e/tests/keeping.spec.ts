@@ -2,12 +2,13 @@ import { stat, truncate } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { APIRequestContext } from '@playwright/test';
 import {
+  OWN_SERVER,
   choose,
   expect,
   expectAccessible,
   giant,
   goOn,
-  OWN_SERVER,
+  goTo,
   tabTo,
   test,
   toBench,
@@ -61,7 +62,7 @@ test('a run goes on from the last stroke after the server was killed and the pag
   await page.keyboard.press('PageDown');
   await expect(page.locator('.giant')).toHaveText(String(before - 8));
   await expect.poll(async () => (await stored(page.request, run)).strokes).toBe(8);
-  await page.goto('/');
+  await goTo(page, '/');
   await page.getByRole('link', { name: 'Go on at the bench' }).click();
   await expect(page.locator('.giant')).toHaveText(String(before - 8));
   await page.getByRole('button', { name: 'Stop' }).click();
@@ -73,7 +74,7 @@ test('a run goes on from the last stroke after the server was killed and the pag
 test('three honings widen the land and raise the strokes, the plan says why, a regrind resets it', async ({
   page,
 }) => {
-  await page.goto('/tools/bench-32/edge');
+  await goTo(page, '/tools/bench-32/edge');
   await type(page.getByLabel('Land now'), '1.2');
   await expect
     .poll(async () => (await (await page.request.get('/api/records/bench-32')).json()).record.state.landMm)
@@ -81,7 +82,7 @@ test('three honings widen the land and raise the strokes, the plan says why, a r
   const plan = page.getByRole('region', { name: 'The whole order' });
   const counts: number[] = [];
   for (let honing = 0; honing < 3; honing++) {
-    await page.goto('/tools/bench-32/plan');
+    await goTo(page, '/tools/bench-32/plan');
     await page.getByRole('button', { name: 'Dull', exact: true }).click();
     await choose(page, 'By which school', 'Two stones');
     const first = plan.locator('.hone .strokes').first();
@@ -113,7 +114,7 @@ test('three honings widen the land and raise the strokes, the plan says why, a r
 });
 
 test('an entry is opened, corrected, and the correction undone', async ({ page }) => {
-  await page.goto('/tools/smooth-50/life');
+  await goTo(page, '/tools/smooth-50/life');
   await page.getByRole('button', { name: 'Sharpening', exact: true }).click();
   // The newest honing; a reading may have come after it.
   const newest = page.locator('ma-life-side li.honing').first();
@@ -135,7 +136,7 @@ test('an entry is opened, corrected, and the correction undone', async ({ page }
 });
 
 test('a backup is put back, and what was there before is kept', OWN_SERVER, async ({ page }) => {
-  await page.goto('/settings');
+  await goTo(page, '/settings');
   await page.getByRole('button', { name: 'Back up now' }).click();
   await expect(page.getByText('Backed up.').first()).toBeVisible();
   await type(page.getByLabel('Name of the workshop'), 'Another shed');
@@ -155,7 +156,7 @@ test('a backup is put back, and what was there before is kept', OWN_SERVER, asyn
 
 test('use, plan, run and its entry with the keyboard only', async ({ page }) => {
   const { keyboard } = page;
-  await page.goto('/tools/bench-12/plan');
+  await goTo(page, '/tools/bench-12/plan');
   await expect(page.getByRole('button', { name: 'Take it to the bench' })).toBeVisible();
   await page.getByRole('searchbox', { name: 'Find a tool' }).focus();
   await keyboard.type('Bench chisel 12');
@@ -234,7 +235,7 @@ test('on a phone held upright everything is within reach', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'That is right' })).toBeInViewport({ ratio: 1 });
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Take it back' }).click();
-  await page.goto('/tools/bench-12/life');
+  await goTo(page, '/tools/bench-12/life');
   await expect(page.getByRole('heading', { name: 'Entries' })).toBeVisible();
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(PHONE.width);
@@ -251,7 +252,7 @@ test(
     await served.kill();
     await truncate(join(served.folder, 'workshop.sqlite'), 5000);
     await served.restart();
-    await page.goto('/');
+    await goTo(page, '/');
     await expect(page.getByRole('heading', { name: 'The workshop’s file is damaged' })).toBeVisible();
     await expectAccessible(page);
     await page
@@ -276,7 +277,7 @@ test('a log cut short is told on the page until it is read', OWN_SERVER, async (
   const log = join(served.folder, 'workshop.sqlite-wal');
   await truncate(log, (await stat(log)).size - 5000);
   await served.restart();
-  await page.goto('/');
+  await goTo(page, '/');
   const words = page.getByRole('alert').filter({ hasText: 'missing from the workshop’s file' });
   await expect(words).toBeVisible();
   await words.getByRole('button', { name: 'I have read it' }).click();

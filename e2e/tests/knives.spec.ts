@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { boxFaultsAtRest } from './boxes.js';
-import { expect, expectAccessible, goOn, test } from './workshop.js';
+import { expect, expectAccessible, goOn, goTo, test } from './workshop.js';
 
 /** The knives and what each has had, as the bench shows them: “1 20 of 20”. */
 const tally = (page: Page): Promise<string[]> =>
@@ -47,7 +47,7 @@ test('three knives in two places: each gets its twenty on every paper and not on
 }) => {
   test.slow();
   allowed.push(/ERR_CONNECTION_REFUSED|Failed to load resource/);
-  await page.goto('/tools/planer-3/plan');
+  await goTo(page, '/tools/planer-3/plan');
   const each = page.getByRole('textbox', { name: 'Strokes for each knife' });
   await each.fill('20');
   await each.press('Tab');

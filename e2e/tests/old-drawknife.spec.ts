@@ -1,11 +1,11 @@
 import { boxFaultsAtRest } from './boxes.js';
-import { expect, expectAccessible, giant, goOn, isAt, test } from './workshop.js';
+import { expect, expectAccessible, giant, goOn, goTo, isAt, test } from './workshop.js';
 
 test('an old drawknife: looked over before money, bought, its back hollowed, to the first shaving', async ({
   page,
 }) => {
   test.slow();
-  await page.goto('/tools/new');
+  await goTo(page, '/tools/new');
   await page.getByRole('link', { name: 'An old edge, before money?' }).click();
   const answer = page.getByRole('region', { name: 'What it comes to' });
   await expect(answer).toContainText('A project');
@@ -63,14 +63,14 @@ test('an old drawknife: looked over before money, bought, its back hollowed, to 
     .toEqual(['grinding', 'honing']);
   expect((await entries()).find(({ kind }) => kind === 'honing')?.hollowedBack?.rimMm).toBe(3);
 
-  await page.goto(`/tools/${id}/life`);
+  await goTo(page, `/tools/${id}/life`);
   await expect(page.getByText(/Bought .*, a project: /)).toBeVisible();
   await expect(
     page.getByText(/mm of flat is left between the edge and the hollow in its back/),
   ).toBeVisible();
 
   // Which way up, and what the handles foul.
-  await page.goto(`/tools/${id}/edge`);
+  await goTo(page, `/tools/${id}/edge`);
   await page.getByRole('button', { name: 'Its handles' }).click();
   await page.getByRole('button', { name: 'Bevel down' }).click();
   await expect(page.getByText(/Yours is the other way, and stands/)).toBeVisible();

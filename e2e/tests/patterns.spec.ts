@@ -1,9 +1,9 @@
-import { choose, expect, expectAccessible, giant, goOn, isAt, test, type } from './workshop.js';
+import { choose, expect, expectAccessible, giant, goOn, goTo, isAt, test, type } from './workshop.js';
 
 test('stops are made from the set-up, printed, cut anew when the guide is measured again, and used at the bench', async ({
   page,
 }) => {
-  await page.goto('/tools/joint-60/set-up');
+  await goTo(page, '/tools/joint-60/set-up');
   await page.getByRole('link', { name: 'Make stops for this' }).click();
   await expect(page).toHaveURL(/\/patterns\/new\?guide=side-clamp/);
   await expect(page.getByLabel('Angle of stop B')).toHaveValue('30');
@@ -47,9 +47,9 @@ test('stops are made from the set-up, printed, cut anew when the guide is measur
   await expect(page.getByText('Revision 2, cut')).toBeVisible();
   await expect(page.getByText(/Revision 1, cut .*38\.12 mm/)).toBeVisible();
 
-  await page.goto('/tools/joint-60/set-up');
+  await goTo(page, '/tools/joint-60/set-up');
   await expect(page.getByRole('link', { name: /Stop B · 37\.62 mm · 30°/ })).toBeVisible();
-  await page.goto('/tools/joint-60/plan');
+  await goTo(page, '/tools/joint-60/plan');
   await page.getByRole('button', { name: 'Dull', exact: true }).click();
   await expect(
     page.getByText(/Set it in the Side-clamping roller guide by Irons .*: stop B · 37\.62 mm · 30°/),
@@ -62,7 +62,7 @@ test('stops are made from the set-up, printed, cut anew when the guide is measur
 });
 
 test('gauges, templates and the printer: what is asked is drawn and handed out', async ({ page }) => {
-  await page.goto('/patterns');
+  await goTo(page, '/patterns');
   await expect(page.getByRole('link', { name: 'Shed board, chisels', exact: true })).toBeVisible();
   await expectAccessible(page);
   await type(page.getByLabel('Bar across measures'), '49.5');
@@ -90,7 +90,7 @@ test('gauges, templates and the printer: what is asked is drawn and handed out',
 test('the wheel: measured and dressed, its jig follows; a regrind goes through the wheel into the record', async ({
   page,
 }) => {
-  await page.goto('/stones/wet-wheel');
+  await goTo(page, '/stones/wet-wheel');
   await expect(
     page.getByText(/It has lost 3\.6 mm in 3 readings\. Dressed twice|Dressed 2 times/),
   ).toBeVisible();
@@ -100,7 +100,7 @@ test('the wheel: measured and dressed, its jig follows; a regrind goes through t
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Keep the change' }).click();
   await expect(page).toHaveURL(/\/stones$/);
-  await page.goto('/tools/bench-19/set-up');
+  await goTo(page, '/tools/bench-19/set-up');
   await choose(page, 'Guide', 'Wet-wheel jig');
   // D = √(P² + c² + R² + 2R(P sin θ − c cos θ)) − R with R 120, P 139, c 12, 30°: worked out here.
   const [r, p, c] = [120, 139, 12];
@@ -114,7 +114,7 @@ test('the wheel: measured and dressed, its jig follows; a regrind goes through t
   await expect(page.locator('ma-heat-panel .pass')).toHaveText(/\d+(\.\d)? s/);
   await expectAccessible(page);
 
-  await page.goto('/tools/shave-round/plan');
+  await goTo(page, '/tools/shave-round/plan');
   await expect(page.getByText('First the wheel: Dry wheel, open grain')).toBeVisible();
   await expect(page.getByText(/light pass(es)? of at most/)).toBeVisible();
   await type(page.getByLabel('Stop short of the edge'), '9');

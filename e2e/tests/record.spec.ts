@@ -1,4 +1,4 @@
-import { expect, expectAccessible, giant, goOn, isAt, test, toBench } from './workshop.js';
+import { expect, expectAccessible, giant, goOn, goTo, isAt, test, toBench } from './workshop.js';
 
 test('a plan is walked at the bench, proved, and kept as one honing in the record', async ({ page }) => {
   const run = await toBench(page, 'bench-12');
@@ -92,7 +92,7 @@ test('a plan is walked at the bench, proved, and kept as one honing in the recor
 test('used it: one tap from the rack, put right in another, and the rack says what it asks for', async ({
   page,
 }) => {
-  await page.goto('/tools/bench-12/edge');
+  await goTo(page, '/tools/bench-12/edge');
   if (await page.getByRole('button', { name: 'Rack', exact: true }).isVisible()) {
     await page.getByRole('button', { name: 'Rack', exact: true }).click();
   }
@@ -114,7 +114,7 @@ test('used it: one tap from the rack, put right in another, and the rack says wh
   await expect(row).toContainText('blunt at');
   expect(await total()).toBe(before + 1);
 
-  await page.goto('/tools/bench-12/edge');
+  await goTo(page, '/tools/bench-12/edge');
   const state = page.locator('ma-tool-state');
   await expect(state).toContainText('Hone');
   await page.getByRole('button', { name: 'Why this state' }).click();
@@ -128,7 +128,7 @@ test('the rack asks for the stone before the edge gives out, says why with its d
   page,
 }) => {
   const asked = page.locator('ma-rack li', { hasText: 'blunt next' });
-  await page.goto('/tools/spar-44/life');
+  await goTo(page, '/tools/spar-44/life');
   await expect(asked.filter({ hasText: 'Spar plane iron' })).toContainText('Hone');
   const before = await asked.count();
   await page.getByRole('button', { name: 'Why this state' }).click();
@@ -143,11 +143,11 @@ test('the rack asks for the stone before the edge gives out, says why with its d
   await expect(page.getByRole('heading', { name: 'How long an edge lasts' })).toBeVisible();
   await expect(page.locator('ma-edge-life-panel')).toContainText(/By wood.*spruce/);
 
-  await page.goto('/settings');
+  await goTo(page, '/settings');
   const sent = page.waitForResponse((answer) => answer.request().method() === 'PUT');
   await page.getByRole('button', { name: 'Ten times' }).click();
   expect((await sent).status()).toBe(200);
-  await page.goto('/tools/spar-44/life');
+  await goTo(page, '/tools/spar-44/life');
   await expect.poll(() => asked.count()).toBeGreaterThan(before);
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(asked).toHaveCount(before);

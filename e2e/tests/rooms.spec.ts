@@ -1,6 +1,5 @@
-import type { Page } from '@playwright/test';
 import { boxFaultsAtEverySize } from './boxes.js';
-import { expect, expectAccessible, test } from './workshop.js';
+import { expect, expectAccessible, goTo, test } from './workshop.js';
 
 const ROOMS = [
   '/tools/bench-19/edge',
@@ -30,15 +29,6 @@ const ROOMS = [
 /** So many tests share the rooms. */
 const SHARES = 2;
 
-/** Goes to a room within the page, as its back button would. */
-async function goWithin(page: Page, room: string): Promise<void> {
-  await page.evaluate((to) => {
-    history.pushState(null, '', to);
-    dispatchEvent(new PopStateEvent('popstate'));
-  }, room);
-  await expect(page).toHaveURL((url) => url.pathname + url.search === room);
-}
-
 for (let share = 0; share < SHARES; share++) {
   const rooms = ROOMS.filter((_, i) => i % SHARES === share);
   test(`can be read and worked by everyone, nothing overlapping or cut off: ${rooms.join(', ')}`, async ({
@@ -48,8 +38,7 @@ for (let share = 0; share < SHARES; share++) {
     test.slow();
     const found: string[] = [];
     for (const room of rooms) {
-      if (room === rooms[0]) await page.goto(room);
-      else await goWithin(page, room);
+      await goTo(page, room);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       await page.waitForLoadState('networkidle');
       await page.evaluate(() => document.fonts.ready);

@@ -5,6 +5,7 @@ import {
   expectAccessible,
   giant,
   goOn,
+  goTo,
   isAt,
   test,
   toBench,
@@ -26,7 +27,7 @@ test('a chisel’s whole run, with the server killed and the page loaded anew on
 }) => {
   test.slow();
   allowed.push(/ERR_CONNECTION_REFUSED|Failed to load resource/);
-  await page.goto('/tools/bench-19/plan');
+  await goTo(page, '/tools/bench-19/plan');
   await page.getByRole('button', { name: 'Very dull', exact: true }).click();
   // Honed so often, it is offered briskly; the choice is one tap, and stays with the tool.
   await expect(page.getByRole('button', { name: 'Brisk', pressed: true })).toBeVisible();
@@ -92,7 +93,7 @@ test('a cambered iron is worked by place, each place in its turn, to the finish'
 }) => {
   test.slow();
   allowed.push(/ERR_CONNECTION_REFUSED|Failed to load resource/);
-  await page.goto('/tools/plank-50/camber');
+  await goTo(page, '/tools/plank-50/camber');
   await choose(page, 'What it is for', 'Smoothing');
   await page.getByRole('button', { name: 'Make it' }).click();
   await expect(page.getByText(/Wanted 71 µm of light/)).toBeVisible();
@@ -165,7 +166,7 @@ test('a knife by hand: lift, one side until its burr stands, then the other, the
 }) => {
   test.slow();
   await page.setViewportSize(PHONE);
-  await page.goto('/tools/whittle/plan');
+  await goTo(page, '/tools/whittle/plan');
   await page.getByRole('button', { name: 'Very dull', exact: true }).click();
   await walkedThoroughly(page);
   await page.getByRole('button', { name: 'Take it to the bench' }).click();
@@ -208,7 +209,7 @@ test('a knife by hand: lift, one side until its burr stands, then the other, the
 
 test('the wheel waits for covered eyes, and heat sends back to it', async ({ page }) => {
   test.slow();
-  await page.goto('/tools/shave-round/plan');
+  await goTo(page, '/tools/shave-round/plan');
   await page.getByRole('button', { name: 'Take it to the bench' }).click();
   await goOn(page, isAt(page, 'At the wheel'));
   await expect(page.getByRole('button', { name: 'Ground' })).toHaveCount(0);
@@ -225,13 +226,13 @@ test('the wheel waits for covered eyes, and heat sends back to it', async ({ pag
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Back to the bench' }).click();
   await expect(page.getByRole('heading', { name: 'Grind past the colour' })).toBeVisible();
-  await page.goto('/tools/planer-3/plan');
+  await goTo(page, '/tools/planer-3/plan');
   await page.getByRole('button', { name: 'Take it to the bench' }).click();
   await expect(page.getByRole('heading', { name: 'Isolate the machine' })).toBeVisible();
 });
 
 test('the puzzle goes from what is seen by the best look to a cure that is a plan', async ({ page }) => {
-  await page.goto('/puzzle?tool=smooth-50');
+  await goTo(page, '/puzzle?tool=smooth-50');
   await page.getByRole('button', { name: 'The edge has a belly nobody meant' }).click();
   await expect(page.getByRole('listitem').first()).toContainText('The stone is dished');
   const look = page.getByRole('group', { name: /Lay a straightedge on the stone/ });
@@ -253,7 +254,7 @@ test('the strop room times the carving over a reload, and the carving goes into 
   page,
 }) => {
   await page.clock.install();
-  await page.goto('/strop?tool=chip');
+  await goTo(page, '/strop?tool=chip');
   await expect(page.getByText(/learned from \d+ of them/)).toBeVisible();
   await page.getByRole('button', { name: 'Begin carving' }).click();
   const shown = async (): Promise<number> => parseInt((await page.locator('.giant').textContent()) ?? '', 10);
@@ -276,7 +277,7 @@ test('the strop room times the carving over a reload, and the carving goes into 
 });
 
 test('a strop is one tap from the rack, and the tool is ready after it', async ({ page }, { project }) => {
-  await page.goto('/tools/bench-19/edge');
+  await goTo(page, '/tools/bench-19/edge');
   // Held upright, a tablet keeps the rack in a drawer.
   if (project.name === 'tablet') await page.getByRole('button', { name: 'Rack', exact: true }).click();
   const stropped = page.getByRole('button', { name: /^Stropped: / }).first();

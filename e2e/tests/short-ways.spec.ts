@@ -1,10 +1,10 @@
-import { expect, expectAccessible, test } from './workshop.js';
+import { expect, expectAccessible, goTo, test } from './workshop.js';
 
 test('a few letters go to a tool, a stone or a room; the keys are on a sheet and can be switched off', async ({
   page,
 }) => {
   const { keyboard } = page;
-  await page.goto('/tools/bench-19/plan');
+  await goTo(page, '/tools/bench-19/plan');
   await expect(page.getByRole('region', { name: 'The plan' })).toBeVisible();
   await keyboard.press('/');
   const field = page.getByRole('combobox', { name: 'A tool, a stone, a guide or a room' });
@@ -38,7 +38,7 @@ test('a few letters go to a tool, a stone or a room; the keys are on a sheet and
 });
 
 test('who comes back is told what changed since, and an undo by key', async ({ page }) => {
-  await page.goto('/tools/bench-19/edge');
+  await goTo(page, '/tools/bench-19/edge');
   await page
     .getByRole('button', { name: /^Used it: / })
     .first()

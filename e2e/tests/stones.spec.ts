@@ -1,15 +1,15 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { choose, expect, expectAccessible, test, type, walkedThoroughly } from './workshop.js';
+import { choose, expect, expectAccessible, goTo, test, type, walkedThoroughly } from './workshop.js';
 
 test('care comes due, stands in the plan, is done in one tap, and can be taken back', async ({ page }) => {
-  await page.goto('/stones');
+  await goTo(page, '/stones');
   const due = page.locator('ma-due-list');
   await due.getByText(/want seeing to · /).click();
   await expect(due.getByText(/hollow across by \d+ straightedge readings/)).toBeVisible();
   await expect(page.getByRole('link', { name: /^\d wants? seeing to/ })).toBeVisible();
   await expectAccessible(page);
 
-  await page.goto('/tools/bench-19/plan');
+  await goTo(page, '/tools/bench-19/plan');
   await choose(page, 'The stones this tool is sharpened on', 'Sharpening bench');
   await page.getByRole('button', { name: 'Dull', exact: true }).click();
   await choose(page, 'By which school', 'Double each step');
@@ -29,7 +29,7 @@ test('care comes due, stands in the plan, is done in one tap, and can be taken b
   await expect(page.getByRole('button', { name: /^Water stone 1000/ })).not.toContainText('dished');
   await page.getByRole('button', { name: 'Undo: Add care of a stone' }).click();
   await expect(page.getByText('First, Water stone 1000: flatten it')).toBeVisible();
-  await page.goto('/stones');
+  await goTo(page, '/stones');
   await due.getByText(/want seeing to · /).click();
   await page.getByRole('button', { name: 'Flatten it, done: Water stone 1000' }).click();
   await expect(due.getByText('Water stone 1000')).toHaveCount(0);
@@ -40,7 +40,7 @@ test('a stone’s page: straightedge, readings forgotten and brought back, its p
 }) => {
   const { care, rate } = await (await page.request.get('/api/stones/w1000')).json();
   const readings = new RegExp(`as fast as assumed, from ${rate.readings} readings`);
-  await page.goto('/stones/w1000');
+  await goTo(page, '/stones/w1000');
   await expect(page.getByText(/≈ P1500/)).toBeVisible();
   await expect(page.getByText(readings)).toBeVisible();
   await type(page.getByLabel('Hollow under a straightedge'), '0.02');
@@ -57,7 +57,7 @@ test('a stone’s page: straightedge, readings forgotten and brought back, its p
   await expect(page.getByText(/Oil ruins a water stone for good/)).toBeVisible();
   await expectAccessible(page);
 
-  await page.goto('/stones');
+  await goTo(page, '/stones');
   await page.getByRole('button', { name: 'Finer: Water stone 1000' }).click();
   await expect(page.getByText('stands there by hand')).toBeVisible();
   const { between } = await (await page.request.get('/api/abrasives/w1000')).json();
@@ -66,7 +66,7 @@ test('a stone’s page: straightedge, readings forgotten and brought back, its p
 });
 
 test('what is wrong becomes millimetres and steel; schools, one more stone, regrinding', async ({ page }) => {
-  await page.goto('/tools/bench-32/plan');
+  await goTo(page, '/tools/bench-32/plan');
   await choose(page, 'The stones this tool is sharpened on', 'Sharpening bench');
   const needs = page.getByRole('region', { name: 'What it needs' });
   await page.getByRole('button', { name: 'Fading', exact: true }).click();
@@ -115,7 +115,7 @@ test('a set goes out and in as a table, a wrong row is named, and history outliv
   allowed,
 }, info) => {
   allowed.push(/422/);
-  await page.goto('/stones');
+  await goTo(page, '/stones');
   await page.getByRole('button', { name: 'Boat trolley' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -139,10 +139,10 @@ test('a set goes out and in as a table, a wrong row is named, and history outliv
   const steel = async (): Promise<number> =>
     (await (await page.request.get('/api/records/plank-50')).json()).record.state.steelMm3;
   const before = await steel();
-  await page.goto('/stones/w1000');
+  await goTo(page, '/stones/w1000');
   await page.getByRole('button', { name: 'Take off the bench' }).click();
   await expect(page).toHaveURL(/\/stones$/);
   expect(await steel()).toBe(before);
-  await page.goto('/tools/plank-50/life');
+  await goTo(page, '/tools/plank-50/life');
   await expect(page.getByText('Water stone 1000 (off the bench)').first()).toBeAttached();
 });

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { boxFaultsAtRest } from './boxes.js';
-import { expect, expectAccessible, goOn, test } from './workshop.js';
+import { expect, expectAccessible, goOn, goTo, test } from './workshop.js';
 
 /** A tool of every form of edge. */
 const TOOLS = {
@@ -68,7 +68,7 @@ for (const [i, { form, tool, manner, size }] of WALKS.entries()) {
     test.slow();
     allowed.push(/ERR_CONNECTION_REFUSED|Failed to load resource/);
     await page.setViewportSize(size);
-    await page.goto(`/tools/${tool}/plan`);
+    await goTo(page, `/tools/${tool}/plan`);
     await page.getByRole('button', { name: 'Very dull', exact: true }).click();
     await page.getByRole('button', { name: manner, exact: true }).click();
     await expect(page.getByRole('button', { name: manner, exact: true, pressed: true })).toBeVisible();

@@ -24,6 +24,7 @@ export { laggingPlaces } from './lagging.js';
 export { landAfterReading, landPmMm } from './land-doubt.js';
 export { type LifeEntry, lifeOf } from './life.js';
 export { isKeptByStrop, nextSpell, USUAL_LATE_COSTS } from './next-spell.js';
+export type { NextAngle } from './next-angle.js';
 export { nextCamberReading } from './next-camber-reading.js';
 export { type RateReading, rateReadings } from './rate-readings.js';
 export {

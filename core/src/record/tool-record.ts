@@ -3,10 +3,11 @@ import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import type { Tool } from '../blade/tool.js';
 import { creepOf, type Creep } from './creep.js';
 import { edgeChips, type EdgeChips } from './edge-chips.js';
-import { familyFacts } from '../blade/families.js';
+import { familyFacts, type UseMeasure } from '../blade/families.js';
 import { stropRhythm, type StropRhythm } from './strop-rhythm.js';
 import { yearly } from './yearly.js';
-import { edgeLifeOf, measureOf, type EdgeLife } from './edge-lives.js';
+import { edgeLifeOf, edgeSpans, measureOf, type EdgeLife } from './edge-lives.js';
+import { nextAngle, type EdgeTried, type NextAngle } from './next-angle.js';
 import {
   edgeAtFirst,
   edgeHistory,
@@ -25,6 +26,8 @@ export interface ToolRecord {
   readonly lastUse?: LastUse;
   readonly chips: EdgeChips;
   readonly creep?: Creep;
+  /** Which angle to try next; of knives, once a few of their edges were used. */
+  readonly nextAngle?: NextAngle;
   /** Somebody strops it, as far as its record goes. */
   readonly stropped: boolean;
   /** How long it cuts between strops; only of families kept going by stropping. */
@@ -58,6 +61,7 @@ export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolReco
   const life = edgeLifeOf(measureOf(tool, history), sessions);
   const honingsPerYear = yearly(sessions, ({ kind }) => (kind === 'honing' ? 1 : 0));
   const creep = creepOf(tool, history);
+  const next = nextOf(tool, measureOf(tool, history), sessions);
   const stropped = isStropped(tool, history);
   const strop = stropped && familyFacts(tool.family).stropped && stropRhythm(history);
   return {
@@ -66,11 +70,27 @@ export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolReco
     chips: edgeChips(history),
     ...(life && { life }),
     ...(creep && { creep }),
+    ...(next && { nextAngle: next }),
     stropped,
     ...(strop && { strop }),
     ...(honingsPerYear !== undefined && { honingsPerYear }),
     ...(last && { lastUse: toLastUse(last) }),
   };
+}
+
+/** Edges of known angles that say something of the next. */
+const EDGES_TO_TELL = 3;
+
+function nextOf(
+  tool: Tool,
+  measure: UseMeasure,
+  sessions: readonly RecordedSession[],
+): NextAngle | undefined {
+  if (tool.edge.form !== 'knife') return undefined;
+  const tried = edgeSpans(measure, sessions).filter(
+    (span): span is typeof span & EdgeTried => span.deg !== undefined,
+  );
+  return tried.length < EDGES_TO_TELL ? undefined : nextAngle(tried);
 }
 
 /** Honings without a strop among them, after which nobody is thought to strop it. */

@@ -1,3 +1,11 @@
+export {
+  anglesTried,
+  asToldNext,
+  type Chooser,
+  fixedAdvice,
+  type HiddenKnife,
+  tradesRule,
+} from './angles-tried.js';
 export { caliperChunks, type SimulatedEdge, simulatedReadings } from './caliper.js';
 export { CALIPER, calipered, curveHoned, shaved, type TrueCurve } from './curved-iron.js';
 export { edgesInUse, type HiddenTool, type Used } from './edges-in-use.js';

@@ -145,7 +145,6 @@ import { ToolsStore } from '../data/tools.store';
       transform-origin: left center;
       width: 42px;
     }
-    :host ::ng-deep .act.p-button,
     .act {
       min-height: 40px;
       min-width: 4.7rem;
@@ -153,10 +152,15 @@ import { ToolsStore } from '../data/tools.store';
       padding: 0.2rem 0.5rem;
       font-size: 0.9rem;
     }
-    :host ::ng-deep .rest.p-button {
+    .rest {
       min-height: 40px;
       width: 28px;
       padding: 0;
+    }
+    .rest svg {
+      fill: none;
+      stroke: currentColor;
+      stroke-width: 1.6;
     }
     .rest-of-it {
       display: grid;

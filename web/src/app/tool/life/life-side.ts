@@ -13,6 +13,7 @@ import {
   backRimMm,
   type EdgeState,
   landPmMm,
+  type NextAngle,
   type Session,
   SESSION_KINDS,
   type SessionKind,
@@ -29,6 +30,7 @@ import { EntryEdit } from './entry-edit';
 import { KIND_WORDS, changeWords, entryWords, outcomeWords } from '../../words/entry-words';
 import { EdgeLifePanel } from './edge-life-panel';
 import { LifeCharts } from './life-charts';
+import { NextAnglePanel } from './next-angle-panel';
 
 const AT_FIRST = 5;
 import { VERDICT_WORDS } from '../../words/old-edge-words';
@@ -40,7 +42,16 @@ const SLIVER_MM = 0.1;
 /** The vise's fourth side: everything that was done with the tool in hand, and what it changed. */
 @Component({
   selector: 'ma-life-side',
-  imports: [NgTemplateOutlet, Button, EdgeLifePanel, EntryEdit, FormsModule, LifeCharts, SelectButton],
+  imports: [
+    NgTemplateOutlet,
+    Button,
+    EdgeLifePanel,
+    EntryEdit,
+    FormsModule,
+    LifeCharts,
+    NextAnglePanel,
+    SelectButton,
+  ],
   templateUrl: './life-side.html',
   styles: `
     :host {
@@ -167,12 +178,18 @@ export class LifeSide {
         : ` The land is ${this.figures.length(state.landMm)} ± ${this.figures.length(landPmMm(state))}, reckoned from ${FROM[state.landFrom]}${this.since(state.honingsSinceThen)}.${landAgainstWords(state, this.figures)}`;
     return (
       `Since ${formatDay(first.session.startedAt)}: honed ${honings === 1 ? 'once' : `${honings} times`}, ` +
-      `the edge ${this.back(state.backMm, honings)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}${this.rim(state)}${this.lastSet(state)}`
+      `the edge ${this.back(state.backMm, honings)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}${this.rim(state)}${this.lastSet(state)}${this.toTry(record.nextAngle)}`
     );
   });
 
   private since(honings: number): string {
     return honings === 0 ? '' : ` and ${honings === 1 ? 'one honing' : `${honings} honings`} since`;
+  }
+
+  private toTry(next: NextAngle | undefined): string {
+    if (!next) return '';
+    const to = this.figures.angle(next.deg);
+    return next.deg === next.nowDeg ? ` Keep ${to}.` : ` Try ${to} next.`;
   }
 
   /** Of a hollowed back: what is left of the rim at its edge. */

@@ -1,0 +1,74 @@
+import fc from 'fast-check';
+import { nextAngle, type EdgeTried } from './next-angle.js';
+
+const edge = (deg: number, amount: number, ended: EdgeTried['ended'] = 'blunt'): EdgeTried => ({
+  deg,
+  amount,
+  ended,
+});
+const anEdge = fc.record({
+  deg: fc.integer({ min: 10, max: 30 }),
+  amount: fc.integer({ min: 5, max: 200 }),
+  ended: fc.constantFrom<EdgeTried['ended']>('blunt', 'chipped', 'still-cutting'),
+});
+
+describe('which angle next', () => {
+  it('goes steeper after chips, flatter where none ever chips, and stays where both ways were worse', () => {
+    // Common practice, no source: steeper when it chips, a degree less when it never does.
+    const chips = [20, 20, 20, 20].map((deg) => edge(deg, 30, 'chipped'));
+    expect(nextAngle(chips)?.deg).toBeGreaterThan(20);
+    const never = Array.from({ length: 8 }, () => edge(20, 60));
+    expect(nextAngle(never)?.deg).toBeLessThan(20);
+    const tried = [16, 17, 18, 19, 20, 21, 22, 23, 24].flatMap((deg) => {
+      const lasts = 60 * 2 ** -(((deg - 20) / 3) ** 2);
+      return [
+        edge(deg, 0.9 * lasts),
+        edge(deg, 1.1 * lasts),
+        edge(deg, lasts, deg < 19 ? 'chipped' : 'blunt'),
+      ];
+    });
+    const next = nextAngle([...tried, edge(20, 60)]);
+    expect(next?.deg).toBe(20);
+    expect(next?.here).toBeGreaterThan(0.4);
+  });
+
+  it('does not mind whether minutes or metres are counted, nor the order of what was tried before', () => {
+    fc.assert(
+      fc.property(
+        fc.array(anEdge, { minLength: 1, maxLength: 12 }),
+        fc.integer({ min: 2, max: 9 }),
+        (all, by) => {
+          const told = nextAngle(all);
+          const more = nextAngle(all.map((each) => ({ ...each, amount: by * each.amount })));
+          expect(more?.bestDeg).toBeCloseTo(told?.bestDeg ?? NaN, 6);
+          const [first, ...rest] = all;
+          const last = rest.pop();
+          const turned = nextAngle([first, ...rest.reverse(), last].filter((each) => each !== undefined));
+          expect(turned?.bestDeg).toBeCloseTo(told?.bestDeg ?? NaN, 6);
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+
+  it('never steps further than two degrees, its chances are a whole, and the mean lies in its range', () => {
+    fc.assert(
+      fc.property(fc.array(anEdge, { minLength: 1, maxLength: 12 }), (all) => {
+        const next = nextAngle(all);
+        if (!next) throw new Error('nothing');
+        expect(Math.abs(next.deg - next.nowDeg)).toBeLessThanOrEqual(2);
+        expect(next.flatter + next.here + next.steeper).toBeCloseTo(1, 9);
+        expect(next.lowDeg).toBeLessThanOrEqual(next.bestDeg + 0.5);
+        expect(next.highDeg).toBeGreaterThanOrEqual(next.bestDeg - 0.5);
+      }),
+      { numRuns: 40 },
+    );
+    expect(nextAngle([])).toBeUndefined();
+  });
+
+  it('takes an edge sharpened while it still cut as one that would have lasted longer', () => {
+    const blunt = nextAngle([edge(20, 40), edge(22, 40)]);
+    const still = nextAngle([edge(20, 40), edge(22, 40, 'still-cutting')]);
+    expect(still?.bestDeg).toBeGreaterThan(blunt?.bestDeg ?? NaN);
+  });
+});

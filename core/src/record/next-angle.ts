@@ -1,0 +1,167 @@
+import type { EdgeSpan } from './edge-lives.js';
+
+/** An edge that was tried at an angle: what it was used for, and how it ended. */
+export type EdgeTried = Required<Pick<EdgeSpan, 'deg' | 'amount' | 'ended'>>;
+
+/** What the edges tried so far say of the next one. */
+export interface NextAngle {
+  /** The angle to try next, in whole steps of {@link STEP_DEG} from the one now, degrees. */
+  readonly deg: number;
+  readonly nowDeg: number;
+  /** The angle that would last longest, as far as they tell: its mean, and where it lies four times in five. */
+  readonly bestDeg: number;
+  readonly lowDeg: number;
+  readonly highDeg: number;
+  /** Chances that the best lies flatter than now by more than half a step, about here, or steeper. */
+  readonly flatter: number;
+  readonly here: number;
+  readonly steeper: number;
+  readonly edges: number;
+}
+
+/** A hand cannot tell finer steps apart. */
+const STEP_DEG = 1;
+/** So far at most from one edge to the next: what is learned far off is lost time when it is wrong. */
+const MOST_STEPS = 2;
+/** Sure enough to stay: the best lies within a step of here with this chance. */
+const SURE = 0.7;
+/** Edges at an angle below which it was hardly tried. */
+const HARDLY_TRIED = 2;
+/** Before anything is seen the best lies about where one began, give or take so much (estimate). */
+const BEGAN_SD_DEG = 4;
+/** Edges of one angle scatter: standard deviation of the logarithm of what they last (estimate). */
+const SCATTER = 0.5;
+/** So far off the best an edge lasts half as long: it may be any of these (estimates). */
+const HALF_AT_DEG = [3, 5, 8] as const;
+/** An edge at the best angle chips now and then; the flatter, the oftener: log-odds −2 there and one more for each so many degrees (estimates). */
+const CHIPS = { atBest: -2, perDeg: 1 / 1.5 } as const;
+/** Angles looked among, either side of those tried, and lives, as logarithms either side of the usual. */
+const REACH_DEG = 12;
+const FINE_DEG = 0.5;
+const LIVES = Array.from({ length: 21 }, (_, i) => (i - 10) / 5);
+
+/**
+ * Which angle next? Keep it, a little flatter or a little steeper, by what the edges honed so far lasted and how they
+ * ended.
+ *
+ * The rule: the logarithm of what an edge lasts falls with the square of how far its angle lies off the best one, ln T =
+ * a − ln 2·((θ − m)/h)² with scatter; one that was sharpened while it still cut lasted at least so long; a chip is
+ * likelier the flatter the edge. Best angle m, life a and width h are each weighed by how well they fit every edge
+ * (Bayes over a grid), beginning from where the hand began. The next edge goes towards the mean of m, by whole
+ * degrees, two at most; where that is less than half a degree it stays, once the best lies within a degree with seven
+ * chances in ten or both neighbours were tried twice.
+ * @param edges oldest first; the last one’s angle is the one now
+ * @returns undefined without an edge
+ */
+export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
+  const [first, last] = [edges[0], edges.at(-1)];
+  if (!first || !last) return undefined;
+  const nowDeg = last.deg;
+  const tried = edges.map(({ deg }) => deg);
+  const from = Math.min(...tried) - REACH_DEG;
+  const angles = Array.from(
+    { length: Math.round((Math.max(...tried) + REACH_DEG - from) / FINE_DEG) + 1 },
+    (_, i) => from + FINE_DEG * i,
+  ).filter((deg) => deg > 0);
+  const logs = edges.map(({ amount }) => Math.log(amount));
+  const usual = logs.reduce((sum, each) => sum + each, 0) / logs.length;
+  const kinds = byAngle(edges, usual);
+  const fits = angles.map((best) => {
+    const began = -0.5 * ((best - first.deg) / BEGAN_SD_DEG) ** 2;
+    const chips = kinds.reduce(
+      (sum, { deg, all, chips: n }) =>
+        sum + n * chipped(deg - best, true) + (all - n) * chipped(deg - best, false),
+      0,
+    );
+    return HALF_AT_DEG.flatMap((half) =>
+      LIVES.map((life) =>
+        kinds.reduce((sum, { deg, ends, still }) => {
+          const middle = life - Math.LN2 * ((deg - best) / half) ** 2;
+          const off = ends.squares - 2 * middle * ends.sum + ends.count * middle ** 2;
+          // What was still cutting outlasted what was seen of it.
+          const past = still.reduce((all, log) => all + logNormalBelow((middle - log) / SCATTER), 0);
+          return sum - (0.5 * off) / SCATTER ** 2 + past;
+        }, began + chips),
+      ),
+    );
+  });
+  const most = Math.max(...fits.flat());
+  const weights = fits.map((each) => each.reduce((sum, log) => sum + Math.exp(log - most), 0));
+  const all = weights.reduce((sum, each) => sum + each, 0);
+  const share = (of: (deg: number) => boolean): number =>
+    angles.reduce((sum, deg, i) => (of(deg) ? sum + (weights[i] as number) : sum), 0) / all;
+  const bestDeg = angles.reduce((sum, deg, i) => sum + deg * (weights[i] as number), 0) / all;
+  const steps = stepsOn(bestDeg, nowDeg, share, kinds);
+  const flatter = share((deg) => deg < nowDeg - STEP_DEG / 2);
+  const steeper = share((deg) => deg > nowDeg + STEP_DEG / 2);
+  return {
+    deg: nowDeg + STEP_DEG * steps,
+    nowDeg,
+    bestDeg,
+    lowDeg: angles.find((deg) => share((each) => each <= deg) >= 0.1) ?? bestDeg,
+    highDeg: angles.find((deg) => share((each) => each <= deg) >= 0.9) ?? bestDeg,
+    flatter,
+    here: Math.max(0, 1 - flatter - steeper),
+    steeper,
+    edges: edges.length,
+  };
+}
+
+/**
+ * So many steps on: towards the best, or, where that is about here without being sure of it, to a neighbour that was
+ * hardly tried, the likelier side first.
+ */
+function stepsOn(
+  bestDeg: number,
+  nowDeg: number,
+  share: (of: (deg: number) => boolean) => number,
+  kinds: readonly OfOneAngle[],
+): number {
+  const steps = Math.round((bestDeg - nowDeg) / STEP_DEG);
+  if (steps !== 0) return Math.max(-MOST_STEPS, Math.min(MOST_STEPS, steps));
+  if (share((deg) => Math.abs(deg - nowDeg) <= STEP_DEG) >= SURE) return 0;
+  const side = share((deg) => deg > nowDeg) > 0.5 ? 1 : -1;
+  const edgesAt = (deg: number): number =>
+    kinds.filter((each) => Math.abs(each.deg - deg) < STEP_DEG / 2).reduce((sum, { all }) => sum + all, 0);
+  return [side, -side].find((to) => edgesAt(nowDeg + to * STEP_DEG) < HARDLY_TRIED) ?? 0;
+}
+
+/** The edges of one angle: how many, how many chipped, and the logarithms of what they lasted, to what is usual. */
+interface OfOneAngle {
+  readonly deg: number;
+  readonly all: number;
+  readonly chips: number;
+  readonly ends: { readonly count: number; readonly sum: number; readonly squares: number };
+  /** Of those that still cut. */
+  readonly still: readonly number[];
+}
+
+function byAngle(edges: readonly EdgeTried[], usual: number): readonly OfOneAngle[] {
+  return [...new Set(edges.map(({ deg }) => deg))].map((deg) => {
+    const own = edges.filter((each) => each.deg === deg);
+    const logs = (of: (each: EdgeTried) => boolean): readonly number[] =>
+      own.filter(of).map(({ amount }) => Math.log(amount) - usual);
+    const ended = ({ ended: how }: EdgeTried): boolean => how === 'blunt' || how === 'chipped';
+    const ends = logs(ended);
+    return {
+      deg,
+      all: own.length,
+      chips: own.filter(({ ended: how }) => how === 'chipped').length,
+      ends: {
+        count: ends.length,
+        sum: ends.reduce((sum, each) => sum + each, 0),
+        squares: ends.reduce((sum, each) => sum + each ** 2, 0),
+      },
+      still: logs((each) => !ended(each)),
+    };
+  });
+}
+
+/** Log-likelihood of a chip, or of none, so many degrees steeper than the best. */
+function chipped(steeperDeg: number, chip: boolean): number {
+  const odds = CHIPS.atBest - CHIPS.perDeg * steeperDeg;
+  return -Math.log1p(Math.exp(chip ? -odds : odds));
+}
+
+/** Logarithm of the normal law’s share below `z`, near enough (a logistic of slope 1.702; Camilli 1994). */
+const logNormalBelow = (z: number): number => -Math.log1p(Math.exp(-1.702 * z));
