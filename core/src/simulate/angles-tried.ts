@@ -49,10 +49,7 @@ export interface AnglesTried {
 }
 
 /** What an edge lasts on average at an angle: it falls on either side of the best, each in its own way. */
-function lastsMin(
-  { bestDeg, bestMin, halfFlatterDeg, halfSteeperDeg }: HiddenKnife,
-  deg: number,
-): number {
+function lastsMin({ bestDeg, bestMin, halfFlatterDeg, halfSteeperDeg }: HiddenKnife, deg: number): number {
   const off = deg - bestDeg;
   return bestMin * 2 ** -(Math.abs(off) / (off < 0 ? halfFlatterDeg : halfSteeperDeg));
 }
