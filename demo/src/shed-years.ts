@@ -179,7 +179,9 @@ class ToolLife {
 
   record(session: RecordedSession): RecordedSession {
     const before = this.state;
-    this.state = afterSession(this.tool, before, session, this.bench);
+    // The shed's own steel: what is read of a land is what it is, whatever a record makes of the reading.
+    const steel = session.landMm === undefined ? before : { ...before, landFrom: 'assumed' as const };
+    this.state = afterSession(this.tool, steel, session, this.bench);
     this.history.push({ session, before, after: this.state });
     return session;
   }

@@ -3,7 +3,7 @@ import type { NextAngle } from '@mellow-anvil/core/record';
 import { Figures } from '../../ui/figures';
 
 /** A part of the bar that is at least so much of it has room for its words. */
-const WIDE_ENOUGH = 0.2;
+const WIDE_ENOUGH = 0.36;
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
