@@ -3,9 +3,10 @@ import type { Identified } from '@mellow-anvil/core/base';
 import { type SingleBevelEdge, STEELS, type Tool } from '@mellow-anvil/core/blade';
 import { cornerBackMm, spreadStrokes, strokesTo } from '@mellow-anvil/core/camber';
 import { isNear, PLAN_DEFAULTS, wantedRemoval } from '@mellow-anvil/core/plan';
-import { afterSession, edgeAtFirst, type RecordedSession, type SessionStep } from '@mellow-anvil/core/record';
+import { edgeAtFirst, type RecordedSession, type SessionStep } from '@mellow-anvil/core/record';
 import { calipered, curveHoned, shaved, type TrueCurve } from '@mellow-anvil/core/simulate';
 import { faceAtEdgeMm, placedWork } from '@mellow-anvil/core/work';
+import { ownSteelAfter } from './own-steel.js';
 
 /** How the curve of one made-up iron is looked after. */
 export interface CamberHabit {
@@ -42,7 +43,7 @@ export function camberYears(
   return sessions.flatMap((session) => {
     if (session.toolId !== tool.id) return [session];
     if (session.kind !== 'honing') {
-      state = afterSession(tool, state, session, bench);
+      state = ownSteelAfter(tool, state, session, bench);
       return [session];
     }
     curve = { ...curve, camberMm: curve.camberMm * (1 - habit.fading * (0.5 + random())) };
@@ -58,7 +59,7 @@ export function camberYears(
       );
     }
     const honed = { ...session, steps };
-    state = afterSession(tool, state, honed, bench);
+    state = ownSteelAfter(tool, state, honed, bench);
     if (random() > READ_CHANCE) return [honed];
     const camber =
       random() < CALIPER_CHANCE
@@ -78,7 +79,7 @@ export function camberYears(
         ...(camber.leanMm !== undefined && { leanMm: Number(camber.leanMm.toFixed(4)) }),
       },
     };
-    state = afterSession(tool, state, read, bench);
+    state = ownSteelAfter(tool, state, read, bench);
     return [honed, read];
   });
 }

@@ -3,7 +3,8 @@ import type { Identified } from '@mellow-anvil/core/base';
 import { type Condition, familyFacts, type RackState, type Tool, type UseMeasure } from '@mellow-anvil/core/blade';
 import { type Guide, guideProjection, honedAtDeg, isRoller, type RollerGuide, seatForWidth, seatGeometry, seatTakes, type SessionSetting } from '@mellow-anvil/core/guide';
 import { PLAN_DEFAULTS, planHoning } from '@mellow-anvil/core/plan';
-import { afterSession, asItStands, edgeAtFirst, type EdgeState, type HistoryEntry, readiness, type RecordedSession, recordOf, type Session, type SessionStep, type UseOfStone, usesOfStones } from '@mellow-anvil/core/record';
+import { asItStands, edgeAtFirst, type EdgeState, type HistoryEntry, readiness, type RecordedSession, recordOf, type Session, type SessionStep, type UseOfStone, usesOfStones } from '@mellow-anvil/core/record';
+import { ownSteelAfter } from './own-steel.js';
 
 /** How one tool is used in a made-up workshop. */
 export interface Habit {
@@ -179,9 +180,7 @@ class ToolLife {
 
   record(session: RecordedSession): RecordedSession {
     const before = this.state;
-    // The shed's own steel: what is read of a land is what it is, whatever a record makes of the reading.
-    const steel = session.landMm === undefined ? before : { ...before, landFrom: 'assumed' as const };
-    this.state = afterSession(this.tool, steel, session, this.bench);
+    this.state = ownSteelAfter(this.tool, before, session, this.bench);
     this.history.push({ session, before, after: this.state });
     return session;
   }
