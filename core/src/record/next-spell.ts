@@ -1,6 +1,6 @@
 import type { UseMeasure } from '../blade/families.js';
 import { tellsLife, type EdgeLife } from './edge-lives.js';
-import { chanceOfEnd, cheapestAge } from './lasting.js';
+import { chanceOfEnd, cheapestAge, lastPast, type Lasting } from './lasting.js';
 import type { ToolRecord } from './tool-record.js';
 
 /**
@@ -20,7 +20,7 @@ interface NextSpell {
   readonly blunt: number;
   /** The use at which honing costs least; absent where that is when it is blunt, and while the strop keeps it. */
   readonly dueAt?: number;
-  /** That use is nearer now than after the spell. */
+  /** The rack asks for the stone. */
   readonly due: boolean;
 }
 
@@ -58,6 +58,27 @@ export function nextSpellOf(
     spell,
     blunt: chanceOfEnd(life, used, used + spell),
     ...(dueAt !== undefined && { dueAt }),
-    due: dueAt !== undefined && used >= dueAt - spell / 2,
+    due: dueAt !== undefined && used >= askedFrom(life, dueAt, spell),
   };
+}
+
+/** Lives of a shape below this spread widely: the cheapest age alone would often ask of an edge not half used. */
+const WIDE_SHAPE = 2.5;
+/** Of such lives so few of the asking may come before half the edge’s life, by their own law (both by made-up shops). */
+const TOO_SOON = 0.19;
+/** Ages looked among, in parts of a spell. */
+const PARTS = 12;
+
+/** The use the rack asks from: once the cheapest age is nearer now than after one more spell, later where lives spread widely. */
+function askedFrom(law: Lasting, dueAt: number, spell: number): number {
+  const from = Math.max(0, dueAt - spell / 2);
+  if (law.shape >= WIDE_SHAPE) return from;
+  const ages = Array.from({ length: 3 * PARTS }, (_, i) => from + ((i + 0.5) / PARTS) * spell);
+  const later = ages.find((_, i) => {
+    // It is looked at after a spell: the asking falls somewhere in the spell that follows.
+    const asked = ages.slice(i, i + PARTS);
+    const still = (times: number): number => asked.reduce((sum, age) => sum + lastPast(law, times * age), 0);
+    return still(2) <= TOO_SOON * still(1);
+  });
+  return later === undefined ? dueAt + spell : later - spell / (2 * PARTS);
 }

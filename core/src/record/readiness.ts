@@ -163,7 +163,7 @@ export const RACK_RULES: readonly RackRule[] = [
   {
     name: 'soon-blunt',
     state: 'hone',
-    says: 'An edge is honed before the spell of use that would find it blunt, at the age where early honings and edges given out together cost least; one kept by the strop, once that no longer helps.',
+    says: 'An edge is honed before the spell of use that would find it blunt, at the age where early honings and edges given out together cost least, later where its lives spread so widely that much of the asking would come before half of them; one kept by the strop, once that no longer helps.',
     footing:
       'The law of lives is this tool’s own, edges honed while they still cut counted as that, beside like tools where it has few; the cheapest age is Barlow and Hunter’s (1960). What a dull edge costs is an estimate, and yours to set.',
     reason: (_tool, record, hand) => {
