@@ -64,9 +64,13 @@ describe('yearOfEdges', () => {
   it('goes by edges of its own at an angle, else by the useful wear that one keeps', () => {
     const at = (of: EdgeLife, deg: number) => years(of).find(({ angleDeg }) => angleDeg === deg);
     const keeps = edgeKeep({ angleDeg: 35, referenceDeg: 30 }).ratio;
-    expect(at(life(), 35)).toEqual(jasmine.objectContaining({ lasts: 90 * keeps, seen: false }));
+    expect(at(life(), 35)).toEqual(
+      jasmine.objectContaining({ lasts: 90 * keeps, lastsLow: 80 * keeps, seen: false }),
+    );
     const seen = life({ atDeg: [{ of: 35, amount: 120, low: 100, high: 140, blunt: 4, edges: 5 }] });
-    expect(at(seen, 35)).toEqual(jasmine.objectContaining({ lasts: 120, seen: true, honings: 15 }));
+    expect(at(seen, 35)).toEqual(
+      jasmine.objectContaining({ lasts: 120, lastsLow: 100, lastsHigh: 140, seen: true }),
+    );
   });
 
   it('says nothing of a year that is not known', () => {

@@ -17,6 +17,9 @@ export interface YearOfEdges {
   readonly bevels: 'one' | 'two';
   /** What an edge then lasts, in the measure of its life, and whether the record has edges at that angle. */
   readonly lasts: number;
+  /** Where that lies four times in five, as far as the record tells. */
+  readonly lastsLow: number;
+  readonly lastsHigh: number;
   readonly seen: boolean;
   readonly honings: number;
   /** Minutes a year: at the stones, set-up and care with them, and at the wheel. */
@@ -89,8 +92,8 @@ export function yearOfEdges(
     .flatMap((angleDeg) => {
       const at = { ...plain, secondaryDeg: angleDeg };
       const rises = angleDeg >= edge.primaryDeg + OVER_PRIMARY_DEG;
-      const { lasts, seen } = lastsAt(life, angleDeg, nowDeg);
-      const honings = yearly / lasts;
+      const lasting = lastsAt(life, angleDeg, nowDeg);
+      const honings = yearly / lasting.lasts;
       return (['one', 'two'] as const).flatMap((bevels) => {
         const each = bevels === 'one' ? one(at) : rises ? two(at) : undefined;
         return each
@@ -98,8 +101,7 @@ export function yearOfEdges(
               {
                 angleDeg,
                 bevels,
-                lasts,
-                seen,
+                ...lasting,
                 honings,
                 honingMin: honings * each.honing,
                 grindingMin: honings * each.grinding,
@@ -118,14 +120,13 @@ interface Minutes {
 
 /** By its own edges at that angle, else by the wear an edge of it keeps. */
 function lastsAt(
-  { amount, atDeg }: EdgeLife,
+  { amount, low, high, atDeg }: EdgeLife,
   angleDeg: number,
   nowDeg: number,
-): { readonly lasts: number; readonly seen: boolean } {
+): Pick<YearOfEdges, 'lasts' | 'lastsLow' | 'lastsHigh' | 'seen'> {
   const own = atDeg.find(({ of, blunt }) => of === Math.round(angleDeg) && blunt > 0);
-  if (own) return { lasts: own.amount, seen: true };
-  return {
-    lasts: amount * edgeKeep({ angleDeg, referenceDeg: nowDeg }).ratio,
-    seen: Math.round(angleDeg) === Math.round(nowDeg),
-  };
+  if (own) return { lasts: own.amount, lastsLow: own.low, lastsHigh: own.high, seen: true };
+  const { ratio } = edgeKeep({ angleDeg, referenceDeg: nowDeg });
+  const seen = Math.round(angleDeg) === Math.round(nowDeg);
+  return { lasts: ratio * amount, lastsLow: ratio * low, lastsHigh: ratio * high, seen };
 }

@@ -40,12 +40,12 @@ const AS_GOOD = 0.15;
               <td>{{ row.bevels }}</td>
               <td>
                 {{ row.lasts }}
-                <small>{{ row.by }}</small>
+                <small>{{ row.lastsRange }}, {{ row.by }}</small>
               </td>
               <td>{{ row.honings }}</td>
               <td>
                 <b>{{ row.minutes }}</b>
-                <small>{{ row.parts }}</small>
+                <small>{{ row.range }}; {{ row.parts }}</small>
                 <svg viewBox="0 0 200 10" aria-hidden="true">
                   <path class="honing" [attr.d]="row.honing" />
                   <path class="grinding" [attr.d]="row.grinding" />
@@ -127,7 +127,7 @@ export class YearPanel {
     if (!best)
       return 'A year’s use and three edges that went blunt are needed before angles can be told apart by their minutes: note its use, and they stand here.';
     const now = this.now();
-    const least = `${this.named(best)}: ${this.minutesOf(best)} a year`;
+    const least = `${this.named(best)}: ${this.minutesOf(best)} (${this.rangeOf(best)}) a year`;
     if (!now || now === best) return `It is kept as asks least: ${least}.`;
     const more = yearOf(now) / yearOf(best) - 1;
     return more <= AS_GOOD
@@ -143,10 +143,20 @@ export class YearPanel {
     return this.figures.minutes(Math.round(yearOf(year)));
   }
 
+  /** The longer an edge lasts, the fewer minutes. */
+  private rangeOf(year: YearOfEdges): string {
+    const { lasts, lastsLow, lastsHigh } = year;
+    const [low, high] = [lastsHigh, lastsLow].map((life) =>
+      this.figures.minutes(Math.round((yearOf(year) * lasts) / life)),
+    );
+    return `${low} to ${high}`;
+  }
+
   protected readonly rows = computed(() => {
     const years = this.years();
     const most = Math.max(...years.map(yearOf));
     const measure = this.life()?.measure ?? 'minutes';
+    const words = (value: number): string => amount(value, measure, this.figures.hand());
     return years.map((year) => {
       const at = (minutes: number): number => (AXIS * minutes) / most;
       const { honingMin, grindingMin } = year;
@@ -155,10 +165,12 @@ export class YearPanel {
         now: year === this.now(),
         angle: this.figures.angle(year.angleDeg),
         bevels: year.bevels,
-        lasts: amount(year.lasts, measure, this.figures.hand()),
+        lasts: words(year.lasts),
+        lastsRange: `${words(year.lastsLow)} to ${words(year.lastsHigh)}`,
         by: year.seen ? 'by its record' : 'reckoned',
         honings: this.figures.number(year.honings, 0),
         minutes: this.minutesOf(year),
+        range: this.rangeOf(year),
         parts:
           grindingMin > 0 ? `${this.figures.minutes(Math.round(grindingMin))} of it grinding` : 'no grinding',
         honing: `M0 5H${at(honingMin)}`,
@@ -176,7 +188,7 @@ export class YearPanel {
         'One bevel: honed whole from edge to heel, and never ground.',
       ],
       source: 'docs/formulas.md: edge life, regrinding, useful wear.',
-      sure: 'An estimate: an edge too thin for the wood chips before it wears, which is not in these minutes.',
+      sure: 'An estimate, its range that of the life alone: an edge too thin for the wood chips before it wears, which is not in these minutes.',
     };
   }
 }
