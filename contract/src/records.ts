@@ -9,6 +9,7 @@ import {
   type StonesRecord,
 } from '@mellow-anvil/core/abrasive';
 import { USE_MEASURES } from '@mellow-anvil/core/blade';
+import { type NextSides, STEERS } from '@mellow-anvil/core/record';
 import type {
   CamberState,
   ChipRecord,
@@ -181,6 +182,7 @@ const toolRecordSchema = shape<ToolRecord>({
     yearly: figure.optional(),
     inWood: usualOf(Joi.string()),
     atDeg: usualOf(Joi.number()),
+    atSides: usualOf(Joi.string()).optional(),
     byHand: usualOf(Joi.string()),
     lent: Joi.object({ tools: figure, blunt: figure }).optional(),
   }).optional(),
@@ -206,6 +208,13 @@ const toolRecordSchema = shape<ToolRecord>({
     keepRatio: figure,
   }).optional(),
   nextAngle: shape<NextAngle>({
+    sides: shape<NextSides>({
+      leftDeg: figure,
+      rightDeg: figure,
+      nowLeftDeg: figure,
+      nowRightDeg: figure,
+      steers: oneOf('Steers', STEERS).optional(),
+    }).optional(),
     deg: figure,
     nowDeg: figure,
     bestDeg: figure,

@@ -1,11 +1,10 @@
 import { Joi, type AlternativesSchema, type SchemaMap } from './joi.js';
 import { shape } from './shape.js';
 import { CARE_KINDS } from '@mellow-anvil/core/abrasive';
-import { MANNERS } from '@mellow-anvil/core/blade';
+import { COUNTS, MANNERS } from '@mellow-anvil/core/blade';
 import {
   type BackHollow,
   type BenchStep,
-  COUNTS,
   type Lift,
   type RunGrinding,
   type Station,
@@ -94,6 +93,8 @@ const STATIONS: Readonly<Record<StationKind, SchemaMap>> = {
     lift: shape<Lift>({
       bevelDeg: number('angleDeg', 'Bevel'),
       liftMm: number('packingMm', 'Lift').optional(),
+      rightDeg: number('angleDeg', 'Bevel on the right').optional(),
+      rightMm: number('packingMm', 'Lift on the right').optional(),
       sides: Joi.number().valid(1, 2).required(),
     }).required(),
   },

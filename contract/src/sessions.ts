@@ -5,12 +5,14 @@ import type { SessionSetting, StopUsed } from '@mellow-anvil/core/guide';
 import {
   BURRS,
   type Chips,
+  type Felt,
   type HollowedIn,
   type Outcome,
   PROOFS,
   type Session,
   SESSION_KINDS,
   type SessionStep,
+  STEERS,
   type Use,
 } from '@mellow-anvil/core/record';
 import { BURR_PLACES } from '@mellow-anvil/core/run';
@@ -22,6 +24,7 @@ export const settingSchema = shape<SessionSetting>({
   guideId: id.optional(),
   seatName: line('Seat', 40).optional(),
   angleDeg: number('angleDeg'),
+  rightDeg: number('angleDeg', 'Right side').optional(),
   projectionMm: number('projectionMm').optional(),
   stop: shape<StopUsed>({
     boardId: id,
@@ -66,7 +69,14 @@ const step = shape<SessionStep>({
     'places.sum': 'Strokes by place add up to {#placed}, not to {#strokes}: correct one of them.',
   });
 
+const felt = shape<Felt>({
+  bites: Joi.boolean().optional(),
+  holds: Joi.boolean().optional(),
+  steers: oneOf('Steers', STEERS).optional(),
+});
+
 export const useSchema = shape<Use>({
+  felt: felt.optional(),
   minutes: number('minutes').optional(),
   metresPlaned: number('metresPlaned').optional(),
   mortises: whole('mortises').optional(),

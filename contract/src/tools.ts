@@ -10,6 +10,7 @@ import {
   frontProfile,
   type Handles,
   type HostPlane,
+  COUNTS,
   MANNERS,
   type Overruling,
   RACK_STATES,
@@ -68,6 +69,10 @@ export const toolSchema = shape<Tool>({
   setName: line('Set').optional(),
   stoneSet: line('Set of stones', 40).allow('').optional(),
   manner: oneOf('Manner', MANNERS).optional(),
+  counts: shape<NonNullable<Tool['counts']>>({
+    stone: oneOf('Count', COUNTS).optional(),
+    strop: oneOf('Count', COUNTS).optional(),
+  }).optional(),
   handles: handlesSchema.optional(),
   held: oneOf('Held', WAYS_UP).optional(),
   bought: bought.optional(),

@@ -2,6 +2,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import type { Workshop } from '@mellow-anvil/core/workshop';
 import { camberYears, type CamberHabit } from './camber-years.js';
+import { byHand } from './by-hand.js';
 import { oldDrawknife } from './old-drawknife.js';
 import { shedYears, type Habit, type Mishap, type ShedYears } from './shed-years.js';
 
@@ -243,6 +244,7 @@ export function demoText(workshop: Workshop): string {
       ? camberYears(smoother, made.sessions, abrasives, CURVE, () => uniformFloat64(aside))
       : made.sessions),
     ...old.sessions,
+    ...byHand(),
   ];
   // The bench set stands there in full; the record of two years has a line an entry.
   const head = JSON.stringify({ ...workshop, tools, cares: undefined, sessions: undefined }, null, 2).replace(

@@ -47,7 +47,7 @@ export { type FrontPoint, frontProfile } from './front-line.js';
 export { type Handles, heldWays, USUAL_HANDLES, type WayUp, WAYS_UP } from './handles.js';
 export { hollowGrind, type HollowGrindInput, honedHollow, honingsUntilFlat } from './hollow-grind.js';
 export { ASSUMED_LAND_MM, landGrowth, recessionForLand } from './land-growth.js';
-export { type Manner, mannerOf, MANNERS } from './manner.js';
+export { type Count, COUNTS, type Manner, mannerOf, MANNERS } from './manner.js';
 export { planeAngles, type PlaneAngles, type PlaneAnglesInput } from './plane-angles.js';
 export { settingShift, type SettingShift } from './setting-shift.js';
 export { skewCut } from './skew-cut.js';

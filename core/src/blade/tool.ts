@@ -2,7 +2,7 @@ import type { CamberDesign } from './camber-design.js';
 import type { Edge } from './edge.js';
 import type { Family } from './families.js';
 import type { Handles, WayUp } from './handles.js';
-import type { Manner } from './manner.js';
+import type { Count, Manner } from './manner.js';
 
 /**
  * Steel families and how much more work they are than plain carbon steel, for the same volume.
@@ -65,6 +65,8 @@ export interface Tool {
   readonly stoneSet?: string;
   /** How much of the order of work it is walked through; by how often it was honed, until somebody chose. */
   readonly manner?: Manner;
+  /** How strokes are counted on its stones and on its strop, as its user last chose; else as the order has it. */
+  readonly counts?: { readonly stone?: Count; readonly strop?: Count };
   /** Of a drawknife: its handles, and which way up it is held, by its user's word. */
   readonly handles?: Handles;
   readonly held?: WayUp;

@@ -3,6 +3,8 @@ export interface SessionSetting {
   readonly guideId?: string;
   readonly seatName?: string;
   readonly angleDeg: number;
+  /** The right side's, of a blade whose sides are set each by itself, degrees; `angleDeg` is then the left's. */
+  readonly rightDeg?: number;
   readonly projectionMm?: number;
   /** The stop of a setting board it was set by. */
   readonly stop?: StopUsed;

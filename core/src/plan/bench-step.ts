@@ -1,6 +1,6 @@
 import type { Facet } from '../work/facet.js';
 import type { LaidStep } from './along.js';
-import type { Count } from './counting.js';
+import type { Count } from '../blade/manner.js';
 import type { Rounds } from './knives-in-jig.js';
 import type { StropPurpose } from './strop-work.js';
 

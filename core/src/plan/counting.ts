@@ -1,10 +1,7 @@
 import type { LaidStep } from './along.js';
 import type { Rounds } from './knives-in-jig.js';
+import type { Count } from '../blade/manner.js';
 import { countdown } from './countdown.js';
-
-/** How strokes are counted on a stone or a strop. */
-export const COUNTS = ['through', 'half', 'five-down', 'ten-down', 'falling', 'singles'] as const;
-export type Count = (typeof COUNTS)[number];
 
 /** Strokes of one visit: to a side, or to a place across the edge. */
 interface Visit {

@@ -4,7 +4,7 @@ export { type BackHollow, type BenchStep, purposeOf, type RunGrinding } from './
 export { type CamberRequest, type CamberStep, isNear, wantedRemoval } from './camber-work.js';
 export { compareSchools } from './compare-schools.js';
 export { countdown } from './countdown.js';
-export { type Count, COUNTS, visitAt, visitsOf } from './counting.js';
+export { visitAt, visitsOf } from './counting.js';
 export { type AskedOf, defaultRequest, usualSet } from './default-request.js';
 export { CAREFUL_C, type GrindingStep, inPasses, passHeat } from './grinding-first.js';
 export { liftOf } from './held.js';

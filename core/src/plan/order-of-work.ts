@@ -1,7 +1,7 @@
 import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
 import { shapeOfEdge, type Edge } from '../blade/edge.js';
 import type { SessionSetting } from '../guide/setting.js';
-import type { Manner } from '../blade/manner.js';
+import type { Count, Manner } from '../blade/manner.js';
 import type { Tool } from '../blade/tool.js';
 import type { Facet } from '../work/facet.js';
 import { byTurns, honedFacet, sidesOf } from '../work/sides.js';
@@ -61,7 +61,7 @@ const facetOfSide = (edge: Edge, side: 0 | 1): Facet | undefined => {
  * then on the other, then by turns with falling counts.
  */
 export function stepsInOrder(
-  { edge }: Tool,
+  { edge, counts = {} }: Tool,
   plan: HoningPlan,
   request: Pick<PlanRequest, 'way'> = {},
 ): readonly OrderedStep[] {
@@ -90,7 +90,7 @@ export function stepsInOrder(
   const honed = (of: PlanStep, first: boolean): readonly OrderedStep[] => {
     const part = { what: 'hone', of } as const;
     if (!turns || of.places) return [onStone(part, atEdge)];
-    if (!first) return [onStone(part, undefined, { count: 'half' })];
+    if (!first) return [onStone(part, undefined, { count: counts.stone ?? 'half' })];
     const falling = fallingWithin(of.strokes / 4);
     const each = (of.strokes - falling) / 2;
     const side = (index: 0 | 1, strokes: number): OrderedStep => ({
@@ -112,11 +112,11 @@ export function stepsInOrder(
       ...honed(of, i === 0),
       ...(i === 0 && camber && !camber.before ? curve : []),
     ]),
-    ...[strop, bareStrop].flatMap((of): readonly OrderedStep[] => (of ? [stropped(of)] : [])),
+    ...[strop, bareStrop].flatMap((of): readonly OrderedStep[] => (of ? [stropped(of, counts.strop)] : [])),
   ];
 }
 
-function stropped(of: StropStep): OrderedStep {
+function stropped(of: StropStep, count: Count = 'half'): OrderedStep {
   const { id, strokes, purpose, firstN, lastN, lowerDeg } = of;
   return {
     abrasiveId: id,
@@ -126,7 +126,7 @@ function stropped(of: StropStep): OrderedStep {
     ...(purpose && { purpose }),
     ...(lowerDeg !== undefined && { lowerDeg: Number(lowerDeg.toFixed(1)) }),
     afterBurr: true,
-    count: 'half',
+    count,
     part: { what: 'strop', of },
   };
 }

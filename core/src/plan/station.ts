@@ -10,6 +10,9 @@ export interface Lift {
   readonly bevelDeg: number;
   /** The spine above the stone, mm, where there is one. */
   readonly liftMm?: number;
+  /** The right side's own, where it is kept at another angle; the left's come first then. */
+  readonly rightDeg?: number;
+  readonly rightMm?: number;
   /** One side at a time, named; a flat-backed blade has one. */
   readonly sides: 1 | 2;
 }

@@ -1,9 +1,10 @@
 import type { LifeInterval } from './edge-life.js';
 import { familyFacts, type UseMeasure } from '../blade/families.js';
 import type { Tool } from '../blade/tool.js';
+import type { SessionSetting } from '../guide/setting.js';
 import { grindingShares } from './grinding-shares.js';
 import { lastingOf, usualOf, withOther, type Lasting, type Span } from './lasting.js';
-import { usedIn, type Session } from './session.js';
+import { usedIn, type Felt, type Session } from './session.js';
 import { yearly } from './yearly.js';
 
 /** How an edge came to its end. */
@@ -17,8 +18,12 @@ export interface EdgeSpan {
   readonly cutTo: number;
   readonly ended: EdgeEnd;
   readonly wood?: string;
-  /** The angle it was honed at. */
+  /** The angle it was honed at; of one set on each side by itself, the mean of the two, and the two. */
   readonly deg?: number;
+  readonly leftDeg?: number;
+  readonly rightDeg?: number;
+  /** How it cut, as last said. */
+  readonly felt?: Felt;
   readonly who?: string;
   /** What the honing that made it took, its share of the next grinding with it, min. */
   readonly madeMin?: number;
@@ -53,6 +58,8 @@ export interface EdgeLife extends Lasting, Usual {
   readonly yearly?: number;
   readonly inWood: readonly UsualOf<string>[];
   readonly atDeg: readonly UsualOf<number>[];
+  /** By the angles of its sides, where those were set each by itself: `14/9`, left and right, degrees. */
+  readonly atSides?: readonly UsualOf<string>[];
   /** By who used it most. */
   readonly byHand: readonly UsualOf<string>[];
   /** Like tools it was judged beside, and their blunt edges. */
@@ -96,7 +103,7 @@ export function measureOf(tool: Tool, history: readonly { readonly session: Sess
 export function edgeSpans(measure: UseMeasure, sessions: readonly Session[]): readonly EdgeSpan[] {
   const spans: EdgeSpan[] = [];
   const grinding = grindingShares(sessions);
-  let made: Pick<EdgeSpan, 'deg' | 'madeMin'> = {};
+  let made: Pick<EdgeSpan, 'deg' | 'leftDeg' | 'rightDeg' | 'madeMin'> = {};
   let uses: Session[] = [];
   const close = (sharpened: boolean): void => {
     const span = spanOf(measure, uses, sharpened);
@@ -109,14 +116,20 @@ export function edgeSpans(measure: UseMeasure, sessions: readonly Session[]): re
     close(true);
     if (session.kind !== 'honing') continue;
     const { setting, minutes } = session;
-    const deg = setting?.angleDeg ?? made.deg;
+    const { madeMin: _before, ...angles } = made;
     made = {
-      ...(deg !== undefined && { deg }),
+      ...(setting ? anglesOf(setting) : angles),
       ...(minutes !== undefined && { madeMin: minutes + (grinding.get(session) ?? 0) }),
     };
   }
   close(false);
   return spans;
+}
+
+function anglesOf({ angleDeg, rightDeg }: SessionSetting): Pick<EdgeSpan, 'deg' | 'leftDeg' | 'rightDeg'> {
+  return rightDeg === undefined
+    ? { deg: angleDeg }
+    : { deg: (angleDeg + rightDeg) / 2, leftDeg: angleDeg, rightDeg };
 }
 
 function spanOf(measure: UseMeasure, uses: readonly Session[], sharpened: boolean): EdgeSpan | undefined {
@@ -128,6 +141,7 @@ function spanOf(measure: UseMeasure, uses: readonly Session[], sharpened: boolea
   const amount = amounts.reduce((sum, each) => sum + each, 0);
   if (amount <= 0) return undefined;
   const chipped = uses.some(({ chips }) => chips !== undefined);
+  const felt = uses.findLast(({ use }) => use?.felt !== undefined)?.use?.felt;
   const wood = mostOf(counted, ({ use }) => use?.wood);
   const who = mostOf(counted, (each) => each.who);
   return {
@@ -136,6 +150,7 @@ function spanOf(measure: UseMeasure, uses: readonly Session[], sharpened: boolea
     ended: chipped ? 'chipped' : blunt ? 'blunt' : sharpened ? 'still-cutting' : 'in-use',
     ...(wood !== undefined && { wood }),
     ...(who !== undefined && { who }),
+    ...(felt && { felt }),
   };
 }
 
@@ -191,6 +206,11 @@ export function edgeLifeOf(measure: UseMeasure, sessions: readonly Session[]): E
     ...(used !== undefined && { yearly: used }),
     inWood: usualBy(spans, lives, lasting, ({ wood }) => wood),
     atDeg: usualBy(spans, lives, lasting, ({ deg }) => (deg === undefined ? undefined : Math.round(deg))),
+    ...(spans.some(({ rightDeg }) => rightDeg !== undefined) && {
+      atSides: usualBy(spans, lives, lasting, ({ leftDeg, rightDeg }) =>
+        leftDeg === undefined || rightDeg === undefined ? undefined : `${leftDeg}/${rightDeg}`,
+      ),
+    }),
     byHand: usualBy(spans, lives, lasting, ({ who }) => who),
   };
 }

@@ -24,7 +24,7 @@ export { laggingPlaces } from './lagging.js';
 export { landAfterReading, landPmMm } from './land-doubt.js';
 export { type LifeEntry, lifeOf } from './life.js';
 export { isKeptByStrop, nextSpell, USUAL_LATE_COSTS } from './next-spell.js';
-export type { NextAngle } from './next-angle.js';
+export type { NextAngle, NextSides } from './next-angle.js';
 export { nextCamberReading } from './next-camber-reading.js';
 export { type RateReading, rateReadings } from './rate-readings.js';
 export {
@@ -51,6 +51,7 @@ export {
   type SessionStep,
   type Use,
 } from './session.js';
+export { STEERS, type Felt, type Steers } from './session.js';
 export { backPmMm, settingPmDeg, TIP_TIMES } from './state-doubt.js';
 export { itemOf } from './step-work.js';
 export { readingsNow, stonesRecord, type UseOfStone, usesOfStones } from './stones-record.js';

@@ -1,7 +1,19 @@
 import type { EdgeSpan } from './edge-lives.js';
+import type { Steers } from './session.js';
 
-/** An edge that was tried at an angle: what it was used for, and how it ended. */
-export type EdgeTried = Required<Pick<EdgeSpan, 'deg' | 'amount' | 'ended'>>;
+/** An edge that was tried at an angle: what it was used for, how it ended, and how its hand felt it. */
+export type EdgeTried = Required<Pick<EdgeSpan, 'deg' | 'amount' | 'ended'>> &
+  Pick<EdgeSpan, 'leftDeg' | 'rightDeg' | 'felt'>;
+
+/** The two sides of the next edge, degrees from the centre plane. */
+export interface NextSides {
+  readonly leftDeg: number;
+  readonly rightDeg: number;
+  readonly nowLeftDeg: number;
+  readonly nowRightDeg: number;
+  /** What the last edge did in its cut, where that moves a degree from one side to the other. */
+  readonly steers?: Exclude<Steers, 'straight'>;
+}
 
 /** What the edges tried so far say of the next one. */
 export interface NextAngle {
@@ -17,6 +29,8 @@ export interface NextAngle {
   readonly here: number;
   readonly steeper: number;
   readonly edges: number;
+  /** Of a blade whose sides are kept apart. */
+  readonly sides?: NextSides;
 }
 
 /** A hand cannot tell finer steps apart. */
@@ -35,6 +49,8 @@ const SCATTER = 0.5;
 const HALF_AT_DEG = [3, 5, 8] as const;
 /** An edge at the best angle chips now and then; the flatter, the oftener: log-odds −2 there and one more for each so many degrees (estimates). */
 const CHIPS = { atBest: -2, perDeg: 1 / 1.5 } as const;
+/** The hand calls fewer than one in five of the best edges unwilling to bite, or weak; the odds go by the angle as chips do (estimates). */
+const FELT = { atBest: -1.5, perDeg: 1 / 1.5 } as const;
 /** Angles looked among, either side of those tried, and lives, as logarithms either side of the usual. */
 const REACH_DEG = 12;
 const FINE_DEG = 0.5;
@@ -46,7 +62,7 @@ const LIVES = Array.from({ length: 21 }, (_, i) => (i - 10) / 5);
  *
  * The rule: the logarithm of what an edge lasts falls with the square of how far its angle lies off the best one, ln T =
  * a − ln 2·((θ − m)/h)² with scatter; one that was sharpened while it still cut lasted at least so long; a chip is
- * likelier the flatter the edge. Best angle m, life a and width h are each weighed by how well they fit every edge
+ * likelier the flatter the edge, as is one that its hand calls weak; one that would not bite the steeper. Best angle m, life a and width h are each weighed by how well they fit every edge
  * (Bayes over a grid), beginning from where the hand began. The next edge goes towards the mean of m, by whole
  * degrees, two at most; where that is less than half a degree it stays, once the best lies within a degree with seven
  * chances in ten or both neighbours were tried twice.
@@ -70,18 +86,28 @@ export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
     const began = -0.5 * ((best - first.deg) / BEGAN_SD_DEG) ** 2;
     const chips = kinds.reduce(
       (sum, { deg, all, chips: n }) =>
-        sum + n * chipped(deg - best, true) + (all - n) * chipped(deg - best, false),
+        sum + n * flawed(CHIPS, best - deg, true) + (all - n) * flawed(CHIPS, best - deg, false),
+      0,
+    );
+    const felt = edges.reduce(
+      (sum, { deg, felt: { bites, holds } = {} }) =>
+        sum +
+        (bites === undefined ? 0 : flawed(FELT, deg - best, !bites)) +
+        (holds === undefined ? 0 : flawed(FELT, best - deg, !holds)),
       0,
     );
     return HALF_AT_DEG.flatMap((half) =>
       LIVES.map((life) =>
-        kinds.reduce((sum, { deg, ends, still }) => {
-          const middle = life - Math.LN2 * ((deg - best) / half) ** 2;
-          const off = ends.squares - 2 * middle * ends.sum + ends.count * middle ** 2;
-          // What was still cutting outlasted what was seen of it.
-          const past = still.reduce((all, log) => all + logNormalBelow((middle - log) / SCATTER), 0);
-          return sum - (0.5 * off) / SCATTER ** 2 + past;
-        }, began + chips),
+        kinds.reduce(
+          (sum, { deg, ends, still }) => {
+            const middle = life - Math.LN2 * ((deg - best) / half) ** 2;
+            const off = ends.squares - 2 * middle * ends.sum + ends.count * middle ** 2;
+            // What was still cutting outlasted what was seen of it.
+            const past = still.reduce((all, log) => all + logNormalBelow((middle - log) / SCATTER), 0);
+            return sum - (0.5 * off) / SCATTER ** 2 + past;
+          },
+          began + chips + felt,
+        ),
       ),
     );
   });
@@ -104,6 +130,28 @@ export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
     here: Math.max(0, 1 - flatter - steeper),
     steeper,
     edges: edges.length,
+    ...sidesOfNext(last, STEP_DEG * steps),
+  };
+}
+
+/**
+ * Sides kept apart go on alike: what a person made uneven is never evened. One that steers into the work is ridden out
+ * by a degree more on the side that lies on the work, the flatter one, and a degree less on the other; one that climbs
+ * out the other way round.
+ */
+function sidesOfNext({ leftDeg, rightDeg, felt }: EdgeTried, byDeg: number): { readonly sides?: NextSides } {
+  if (leftDeg === undefined || rightDeg === undefined) return {};
+  const steers = leftDeg !== rightDeg && felt?.steers !== 'straight' ? felt?.steers : undefined;
+  const onWork = leftDeg < rightDeg ? 1 : -1;
+  const over = steers === undefined ? 0 : STEP_DEG * onWork * (steers === 'in' ? 1 : -1);
+  return {
+    sides: {
+      leftDeg: leftDeg + byDeg + over,
+      rightDeg: rightDeg + byDeg - over,
+      nowLeftDeg: leftDeg,
+      nowRightDeg: rightDeg,
+      ...(steers && { steers }),
+    },
   };
 }
 
@@ -157,10 +205,14 @@ function byAngle(edges: readonly EdgeTried[], usual: number): readonly OfOneAngl
   });
 }
 
-/** Log-likelihood of a chip, or of none, so many degrees steeper than the best. */
-function chipped(steeperDeg: number, chip: boolean): number {
-  const odds = CHIPS.atBest - CHIPS.perDeg * steeperDeg;
-  return -Math.log1p(Math.exp(chip ? -odds : odds));
+/** Log-likelihood of a flaw, or of none, so many degrees from the best towards where it grows likelier. */
+function flawed(
+  { atBest, perDeg }: { readonly atBest: number; readonly perDeg: number },
+  towardsDeg: number,
+  flaw: boolean,
+): number {
+  const odds = atBest + perDeg * towardsDeg;
+  return -Math.log1p(Math.exp(flaw ? -odds : odds));
 }
 
 /** Logarithm of the normal law’s share below `z`, near enough (a logistic of slope 1.702; Camilli 1994). */

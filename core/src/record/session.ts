@@ -72,8 +72,22 @@ export interface SessionStep {
   readonly facet?: Facet;
 }
 
+/** Where a blade went in its cut: where it was sent, deeper into the work, or out of it. */
+export const STEERS = ['straight', 'in', 'out'] as const;
+export type Steers = (typeof STEERS)[number];
+
+/** How an edge cut, as the hand felt it. */
+export interface Felt {
+  /** It went in without a push. */
+  readonly bites?: boolean;
+  /** It stood up to the work. */
+  readonly holds?: boolean;
+  readonly steers?: Steers;
+}
+
 /** What the edge did between sharpenings. */
 export interface Use {
+  readonly felt?: Felt;
   readonly minutes?: number;
   readonly metresPlaned?: number;
   readonly mortises?: number;

@@ -1,5 +1,4 @@
 import { edgeHistory, type RecordedSession } from './edge-state.js';
-import { ladderOf } from './ladder.js';
 import { stropRhythm } from './strop-rhythm.js';
 import type { Tool } from '../blade/tool.js';
 
@@ -60,29 +59,5 @@ describe('the rhythm of stropping', () => {
     expect(
       rhythm([...spells([40, true], [42, true], [38, true], [40, true], [12, false]), honed]).spent,
     ).toBeFalse();
-  });
-});
-
-describe('the ladder of visits', () => {
-  it('has the rungs the bench has stones for, and says which are due', () => {
-    const kindOf = (id: string): 'oil-stone' | 'diamond-plate' =>
-      id === 'oil' ? 'oil-stone' : 'diamond-plate';
-    const sessions: RecordedSession[] = [
-      {
-        id: 'h',
-        toolId: 'k',
-        kind: 'honing',
-        startedAt: '2026-10-20T09:00:00Z',
-        steps: [
-          { abrasiveId: 'oil', strokes: 5, minutes: 1 },
-          { abrasiveId: 'dia', strokes: 5, minutes: 1 },
-        ],
-      },
-    ];
-    const rungs = ladderOf(sessions, kindOf, new Set(['oil-stone', 'diamond-plate']), '2026-11-27T09:00:00Z');
-    expect(rungs.map(({ kind, due }) => [kind, due])).toEqual([
-      ['oil-stone', true],
-      ['diamond-plate', false],
-    ]);
   });
 });

@@ -1,4 +1,4 @@
-import type { Count } from '../plan/counting.js';
+import type { Count } from '../blade/manner.js';
 import type { StationKind } from '../plan/station.js';
 import type { Burr, ProofTest } from '../record/session.js';
 import type { BurrFeel, ColourLeft, Heat, Polish, Shake } from './answers.js';

@@ -1,5 +1,6 @@
 import { purposeOf } from '../plan/bench-step.js';
-import { strokesOf, type Count } from '../plan/counting.js';
+import type { Count } from '../blade/manner.js';
+import { strokesOf } from '../plan/counting.js';
 import type { Rounds } from '../plan/knives-in-jig.js';
 import type { Station } from '../plan/station.js';
 import type { Burr } from '../record/session.js';

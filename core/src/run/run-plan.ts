@@ -1,5 +1,6 @@
 import type { Condition } from '../blade/dulling.js';
 import type { BenchStep, RunGrinding } from '../plan/bench-step.js';
+import { handSet } from '../plan/held.js';
 import type { WorkOrder } from '../plan/order-of-work.js';
 import type { PlanRequest } from '../plan/plan-request.js';
 import type { Station } from '../plan/station.js';
@@ -39,7 +40,7 @@ export function takenToBench({ toolId, request, work, manner }: TakenInput): Run
   const { condition, landMm, finishUm, forceN, strokesPerMin } = request;
   const { steps, order } = work;
   if (steps.length === 0) return undefined;
-  const held = order.findLast((station) => station.kind === 'set');
+  const held = order.findLast((station) => station.kind === 'set' || station.kind === 'lift');
   const wheel = order.find((station) => station.kind === 'grind')?.grinding;
   return {
     toolId,
@@ -49,6 +50,8 @@ export function takenToBench({ toolId, request, work, manner }: TakenInput): Run
     forceN,
     strokesPerMin,
     ...(held?.kind === 'set' && { setting: held.setting }),
+    // The angle of a knife is found, honing by honing: it is kept with each.
+    ...(held?.kind === 'lift' && held.lift.sides === 2 && { setting: handSet(held.lift) }),
     ...(wheel && { grinding: wheel }),
     manner,
     steps: steps.map(({ part: _, ...step }) => step),

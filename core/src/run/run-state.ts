@@ -1,7 +1,7 @@
 import type { Care } from '../abrasive/care.js';
 import type { BackHollow } from '../plan/bench-step.js';
 import type { LaidStep } from '../plan/along.js';
-import type { Count } from '../plan/counting.js';
+import type { Count } from '../blade/manner.js';
 import type { Rounds } from '../plan/knives-in-jig.js';
 import type { Station, StationKind } from '../plan/station.js';
 import type { Burr, Proof } from '../record/session.js';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { COUNTS } from '../plan/counting.js';
+import { COUNTS } from '../blade/manner.js';
 import { COLOUR_LEFT, HEATS, type BurrFeel } from './answers.js';
 import { moreStrokes } from './moves.js';
 import type { RunPlan } from './run-plan.js';

@@ -15,6 +15,7 @@ import {
   repeated,
   wantMore,
 } from './moves.js';
+import { strokesOf } from '../plan/counting.js';
 import { stationsOf, type RunPlan } from './run-plan.js';
 import type { RunEvent } from './events.js';
 import type { Run, RunStep } from './run-state.js';
@@ -31,7 +32,8 @@ export function beginRun(plan: RunPlan, at: string): Run {
     steps: plan.steps.map(({ abrasiveId, strokes, places, rounds, along, count = 'through' }) => ({
       abrasiveId,
       planned: strokes,
-      target: strokes,
+      // A countdown has strokes of its own.
+      target: places || rounds || along ? strokes : strokesOf(count, strokes),
       strokes: 0,
       minutes: 0,
       count,

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { COUNTS, placesMade, strokesOf, visitAt, visitsOf } from '../plan/counting.js';
+import { COUNTS } from '../blade/manner.js';
+import { placesMade, strokesOf, visitAt, visitsOf } from '../plan/counting.js';
 import type { Station } from '../plan/station.js';
 import { newtonsOf, type Proof } from '../record/session.js';
 import { edgeWord } from './edge-word.js';

@@ -309,4 +309,10 @@ export const MIGRATIONS: readonly Migration[] = [
       await schema.addColumn('sessions', 'hollowedBack', text);
     },
   },
+  {
+    name: '0015-how-a-tool-is-counted',
+    async up(schema) {
+      await schema.addColumn('tools', 'counts', text);
+    },
+  },
 ];

@@ -15,6 +15,7 @@ export const tools = defineKind<Tool>({
     setName: 'text',
     stoneSet: 'text',
     manner: 'text',
+    counts: 'json',
     handles: 'json',
     held: 'text',
     bought: 'json',

@@ -16,10 +16,11 @@ export function blankEntry(
       return { ...begun, use: { [familyFacts(tool.family).usedIn]: undefined, stillCutting: true } };
     case 'honing': {
       if (!lastSetting) return { ...begun, conditionBefore: { kind: 'dull' }, steps: [] };
-      const { angleDeg, guideId, seatName, projectionMm, stop } = lastSetting;
+      const { angleDeg, rightDeg, guideId, seatName, projectionMm, stop } = lastSetting;
       // When it was set is the record's own word for the last one.
       const setting = {
         angleDeg,
+        ...(rightDeg !== undefined && { rightDeg }),
         ...(guideId !== undefined && { guideId }),
         ...(seatName !== undefined && { seatName }),
         ...(projectionMm !== undefined && { projectionMm }),

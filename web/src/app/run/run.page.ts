@@ -16,6 +16,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { EMPTY, distinctUntilChanged, map, switchMap } from 'rxjs';
+import type { Count, Tool } from '@mellow-anvil/core/blade';
 import { seenInRun } from '@mellow-anvil/core/advice';
 import { type BackHollow, purposeOf, type RunGrinding, type Station, isGate } from '@mellow-anvil/core/plan';
 import { forcesOf, laggingPlaces } from '@mellow-anvil/core/record';
@@ -24,6 +25,7 @@ import { Desk } from '../data/desk';
 import { AbrasivesStore } from '../data/abrasives.store';
 import { RecordsStore } from '../data/records.store';
 import { Figures } from '../ui/figures';
+import { contentOf } from '../data/collection.store';
 import { ToolsStore } from '../data/tools.store';
 import { BurrGate, type BurrFelt } from './burr-gate';
 import { Cautions, FIRST_OF_ALL } from './cautions';
@@ -37,6 +39,7 @@ import { RunsStore } from '../data/runs.store';
 import { STATION_TEXT, TOLD, sideNamesOf, type StationText } from '../words/station-words';
 import { textAtHand, titleAtHand } from '../words/station-at-hand';
 import { MarkerGate } from './marker-gate';
+import { Notices } from '../platform/notices';
 import { StayAwake } from '../platform/stay-awake';
 import { RunList } from './run-list';
 import { StationDrawing } from '../drawings/station-drawing';
@@ -76,7 +79,9 @@ export class RunPage {
   private readonly desk = inject(Desk);
   private readonly records = inject(RecordsStore);
   protected readonly figures = inject(Figures);
-  private readonly tools = toSignal(inject(ToolsStore).items$, { initialValue: [] });
+  private readonly notices = inject(Notices);
+  private readonly toolsStore = inject(ToolsStore);
+  private readonly tools = toSignal(this.toolsStore.items$, { initialValue: [] });
   private readonly abrasives = inject(AbrasivesStore);
   private readonly stones = toSignal(this.abrasives.inOrder$, { initialValue: [] });
   protected readonly nameOf = toSignal(this.abrasives.nameOf$, { requireSync: true });
@@ -311,6 +316,17 @@ export class RunPage {
 
   protected add(fact: RunFact): void {
     this.bench().add(fact);
+  }
+
+  /** Counted so from now on, and with this tool the next time too. */
+  protected countBy(by: Count): void {
+    this.add({ kind: 'counted-by', by });
+    const [tool, run, station] = [this.tool(), this.run(), this.station()];
+    if (!tool || station?.kind !== 'stone') return;
+    const on = run?.plan.steps[station.step]?.afterBurr ? 'strop' : 'stone';
+    this.toolsStore
+      .change(tool.id, tool.version, { ...contentOf<Tool>(tool), counts: { ...tool.counts, [on]: by } })
+      .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
   }
 
   protected count(strokes: number): void {

@@ -7,15 +7,11 @@ import {
   linkedSignal,
   signal,
 } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
-import { EMPTY, distinctUntilChanged, switchMap } from 'rxjs';
-import { kindFacts } from '@mellow-anvil/core/abrasive';
-import { formatDay } from '@mellow-anvil/core/base';
 import { type EdgeForm, familyFacts } from '@mellow-anvil/core/blade';
-import { ladderOf, type Session, STROP_EVERY_MIN, STROPS_BEFORE_HONING } from '@mellow-anvil/core/record';
-import { AbrasivesStore } from '../data/abrasives.store';
+import { type Session, STROP_EVERY_MIN, STROPS_BEFORE_HONING } from '@mellow-anvil/core/record';
 import { RecordsStore, type Records } from '../data/records.store';
 import { SessionsStore } from '../data/sessions.store';
 import { ChoiceField } from '../ui/choice-field';
@@ -26,7 +22,7 @@ import { ToolsStore } from '../data/tools.store';
 import { StropTimer } from './strop-timer';
 import { Stropping } from '../data/stropping';
 
-/** The strop companion: a carving timer, the strop in one tap, when it has stopped helping, and the ladder of visits. */
+/** The strop companion: a carving timer, the strop in one tap, when it has stopped helping. */
 @Component({
   selector: 'ma-strop',
   imports: [Button, ButtonDirective, ChoiceField, QuantityField, RouterLink],
@@ -45,7 +41,6 @@ export class StropPage {
   protected readonly figures = inject(Figures);
   private readonly rack = toSignal(inject(ToolsStore).items$, { initialValue: [] });
   private readonly known = toSignal(this.records.records$, { initialValue: {} as Records });
-  private readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
   private readonly carving = toSignal(this.timer.carving$);
   private readonly minutes = toSignal(this.timer.minutes$);
   private readonly stropped = computed(() =>
@@ -105,24 +100,6 @@ export class StropPage {
       ? `Stropped ${state.stropsSinceHoned} times since it was honed: a few strokes on a stone do more now.`
       : '';
   });
-  private readonly life = toSignal(
-    toObservable(this.toolId).pipe(
-      distinctUntilChanged(),
-      switchMap((id) => (id ? this.records.life(id) : EMPTY)),
-    ),
-  );
-  protected readonly rungs = computed(() => {
-    const byId = new Map(this.stones().map(({ id, kind }) => [id, kind]));
-    const sessions = (this.life()?.entries ?? []).map(({ session }) => session);
-    return ladderOf(sessions, (id) => byId.get(id), new Set(byId.values()), new Date().toISOString()).map(
-      (rung) => ({
-        ...rung,
-        label: kindFacts(rung.kind).label,
-        last: rung.lastAt === undefined ? 'never in its record' : `last on ${formatDay(rung.lastAt)}`,
-      }),
-    );
-  });
-
   protected setEvery(minutes: number | undefined): void {
     this.ownEvery.update((own) => ({ ...own, [this.toolId()]: minutes }));
     if (this.running() && this.sound()) this.timer.every(minutes ?? STROP_EVERY_MIN);

@@ -36,7 +36,7 @@ export class Figures {
   /** A length nobody measures with a rule: µm, or thou. */
   sliver(mm: number): string {
     return this.units() === 'mm'
-      ? `${this.number(mm * 1000, 0)} µm`
+      ? `${this.number(mm * 1000, Math.abs(mm) < 0.001 ? 1 : 0)} µm`
       : formatLength(mm, { units: 'inch', mark: this.mark(), inchStyle: 'thou', decimals: 2 });
   }
 

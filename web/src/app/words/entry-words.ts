@@ -9,6 +9,7 @@ import {
   type SessionKind,
 } from '@mellow-anvil/core/record';
 import { conditionWords } from './condition-words';
+import { settingAngles } from './stop-words';
 import type { Figures } from '../ui/figures';
 import type { Entry } from '../data/records.store';
 
@@ -130,7 +131,7 @@ export function entryWords(
     conditionBefore && `was ${conditionWords(conditionBefore)}`,
     hollowed,
     strokes && `${strokes} strokes`,
-    setting && figures.angle(setting.angleDeg),
+    setting && settingAngles(setting, figures),
     setting?.stop && `stop ${setting.stop.label}`,
     landLeftMm !== undefined && `stopped ${figures.length(landLeftMm)} short`,
     minutes !== undefined && figures.minutes(minutes),

@@ -1,8 +1,8 @@
 import type { Abrasive, CareKind } from '@mellow-anvil/core/abrasive';
-import type { Edge } from '@mellow-anvil/core/blade';
+import type { Count, Edge } from '@mellow-anvil/core/blade';
 import {
+  type Lift,
   type BenchStep,
-  type Count,
   purposeOf,
   type Station,
   type StationKind,
@@ -217,6 +217,14 @@ export function stationName(
     default:
       return title;
   }
+}
+
+/** How high a spine is, or which angle is found by hand, on each side that has its own. */
+export function liftWords({ bevelDeg, liftMm, rightDeg, rightMm }: Lift, figures: Figures): string {
+  const one = (deg: number, mm: number | undefined): string =>
+    mm === undefined ? figures.angle(deg) : `${figures.length(mm)} under the spine`;
+  const left = one(bevelDeg, liftMm);
+  return rightDeg === undefined ? left : `left ${left}, right ${one(rightDeg, rightMm)}`;
 }
 
 export const MACHINE_REFIT: StationText = {

@@ -1,4 +1,4 @@
-import type { BoardStop, StopShift } from '@mellow-anvil/core/guide';
+import type { BoardStop, SessionSetting, StopShift } from '@mellow-anvil/core/guide';
 import type { Figures } from '../ui/figures';
 
 /** “Stop C · 29.90 mm · 30°”. */
@@ -16,3 +16,12 @@ export function shiftWords({ stop, nowMm, byMm, givesDeg }: StopShift, figures: 
   const way = byMm > 0 ? 'further from the fence' : 'nearer the fence';
   return `Stop ${label}, ${figures.angle(angleDeg)}: cut at ${figures.length(projectionMm)}, now ${figures.length(nowMm)}, ${figures.length(Math.abs(byMm))} ${way}.${as}`;
 }
+
+/** The angle something was set to, or the two of a blade set on each side by itself. */
+export const settingAngles = (
+  { angleDeg, rightDeg }: Pick<SessionSetting, 'angleDeg' | 'rightDeg'>,
+  figures: Figures,
+): string =>
+  rightDeg === undefined
+    ? figures.angle(angleDeg)
+    : `${figures.angle(angleDeg)} left, ${figures.angle(rightDeg)} right`;

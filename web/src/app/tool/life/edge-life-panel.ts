@@ -155,7 +155,9 @@ export class EdgeLifePanel {
   protected readonly groups = computed((): readonly Group[] => {
     const life = this.life();
     if (!life) return [];
-    const most = Math.max(...[...life.inWood, ...life.atDeg, ...life.byHand].map(({ high }) => high));
+    const most = Math.max(
+      ...[...life.inWood, ...life.atDeg, ...(life.atSides ?? []), ...life.byHand].map(({ high }) => high),
+    );
     const rows = <T>(all: readonly UsualOf<T>[], name: (of: T) => string): readonly Row[] =>
       all.slice(0, 6).map((each) => ({
         name: name(each.of),
@@ -167,28 +169,41 @@ export class EdgeLifePanel {
     return [
       { title: 'By wood', rows: rows(life.inWood, (wood) => wood) },
       { title: 'By who used it', rows: rows(life.byHand, (who) => who) },
-      {
-        title: 'By the angle it was honed at',
-        rows: rows(
-          life.atDeg.filter(({ edges }) => edges > 1),
-          (deg) => this.figures.angle(deg, 0),
-        ),
-        says: this.angleSays(),
-      },
+      life.atSides
+        ? {
+            title: 'By the angles of its sides, left and right',
+            rows: rows(life.atSides, (sides) => this.angleWords(sides)),
+            says: this.angleSays(),
+          }
+        : {
+            title: 'By the angle it was honed at',
+            rows: rows(
+              life.atDeg.filter(({ edges }) => edges > 1),
+              (deg) => this.angleWords(deg),
+            ),
+            says: this.angleSays(),
+          },
     ].filter(({ rows: some }) => some.length > 1);
   });
 
   /** Which angle asks least of the stones, where the ranges leave that open too. */
   private readonly angleSays = computed(() => {
     const life = this.life();
-    const timed = (life?.atDeg ?? []).filter(({ edges, honingMin }) => edges > 1 && honingMin !== undefined);
+    const angles: readonly UsualOf<number | string>[] = life?.atSides ?? life?.atDeg ?? [];
+    const timed = angles.filter(({ edges, honingMin }) => edges > 1 && honingMin !== undefined);
     const [best, next] = [...timed].sort((a, b) => costOf(a) - costOf(b));
     if (!best || !next) return '';
     const sure = best.low > (next.high * (best.honingMin ?? 0)) / (next.honingMin ?? 1);
     return sure
-      ? `At ${this.figures.angle(best.of, 0)} it asks least of the stones for the same work.`
+      ? `At ${this.angleWords(best.of)} it asks least of the stones for the same work.`
       : 'The ranges overlap: from these edges no angle is the better one yet.';
   });
+
+  /** An angle, or the two of its sides. */
+  private angleWords(of: number | string): string {
+    const all = typeof of === 'number' ? [of] : of.split('/').map(Number);
+    return all.map((deg) => this.figures.angle(deg, deg % 1 === 0 ? 0 : 1)).join(' and ');
+  }
 
   private yearly({ amount: lasts, honingMin }: UsualOf<unknown>): string {
     const yearly = this.life()?.yearly;

@@ -31,6 +31,7 @@ import { EntryOutcome } from './entry-outcome';
 import { EntrySteps } from './entry-steps';
 import { KIND_WORDS, MEASURE_WORDS } from '../../words/entry-words';
 import { Draft } from '../../ui/draft';
+import type { SessionSetting } from '@mellow-anvil/core/guide';
 import type { FieldChange } from '../../platform/change';
 import { changed } from '../../platform/change';
 
@@ -150,6 +151,14 @@ export class EntryEdit {
 
   protected setAngle(angleDeg: number | undefined): void {
     this.set({ setting: angleDeg === undefined ? undefined : { ...this.draft().setting, angleDeg } });
+  }
+
+  /** Both sides are set, each by itself where its hand does so. */
+  protected readonly bySides = computed(() => this.tool().edge.form === 'knife');
+
+  protected setRight(rightDeg: number | undefined): void {
+    const { setting } = this.draft();
+    if (setting) this.set({ setting: changed<SessionSetting>(setting, { rightDeg }) });
   }
 
   protected condition(kind: ConditionKind | null): void {

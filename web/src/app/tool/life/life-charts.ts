@@ -102,7 +102,7 @@ export class LifeCharts {
   protected readonly landWords = computed(() => {
     const { landMm } = this.life().record.state;
     const angles = this.honings().flatMap(({ session }) =>
-      session.setting ? [session.setting.angleDeg] : [],
+      session.setting ? [session.setting.angleDeg, session.setting.rightDeg ?? []].flat() : [],
     );
     const angle =
       angles.length > 0

@@ -1,6 +1,7 @@
 import { edgeSpans } from '@mellow-anvil/core/record';
 import type { Ink } from '../../ui/chart-ink';
 import type { OwnedAbrasive } from '@mellow-anvil/core/abrasive';
+import type { SessionSetting } from '@mellow-anvil/core/guide';
 import type { UseMeasure } from '@mellow-anvil/core/blade';
 import type { ChartData, ChartOptions } from 'chart.js';
 import type { Figures } from '../../ui/figures';
@@ -20,11 +21,13 @@ export function landAndAngle(entries: readonly Entry[], ink: Ink): ChartData<'li
       ? []
       : [{ x: at(entry), y: entry.landMm }],
   );
-  const angles = entries.flatMap((entry): Dot[] =>
-    entry.session.kind === 'honing' && entry.session.setting
-      ? [{ x: at(entry), y: entry.session.setting.angleDeg }]
-      : [],
-  );
+  const set = (of: (setting: SessionSetting) => number | undefined): Dot[] =>
+    entries.flatMap((entry): Dot[] => {
+      const { kind, setting } = entry.session;
+      const y = kind === 'honing' && setting ? of(setting) : undefined;
+      return y === undefined ? [] : [{ x: at(entry), y }];
+    });
+  const [angles, rights] = [set(({ angleDeg }) => angleDeg), set(({ rightDeg }) => rightDeg)];
   return {
     datasets: [
       ...(lands.length > 0
@@ -42,7 +45,7 @@ export function landAndAngle(entries: readonly Entry[], ink: Ink): ChartData<'li
           ]
         : []),
       {
-        label: 'Angle set',
+        label: rights.length > 0 ? 'Left side set' : 'Angle set',
         data: angles,
         yAxisID: 'angle',
         borderColor: ink.water,
@@ -52,6 +55,21 @@ export function landAndAngle(entries: readonly Entry[], ink: Ink): ChartData<'li
         pointRadius: 4,
         pointStyle: 'triangle',
       },
+      ...(rights.length > 0
+        ? [
+            {
+              label: 'Right side set',
+              data: rights,
+              yAxisID: 'angle',
+              borderColor: ink.leather,
+              backgroundColor: ink.leather,
+              borderWidth: 1.5,
+              borderDash: [6, 3],
+              pointRadius: 4,
+              pointStyle: 'rect',
+            } as const,
+          ]
+        : []),
     ],
   };
 }

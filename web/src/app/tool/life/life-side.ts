@@ -30,10 +30,12 @@ import { EntryEdit } from './entry-edit';
 import { KIND_WORDS, changeWords, entryWords, outcomeWords } from '../../words/entry-words';
 import { EdgeLifePanel } from './edge-life-panel';
 import { LifeCharts } from './life-charts';
+import { LadderPanel } from './ladder-panel';
 import { NextAnglePanel } from './next-angle-panel';
 
 const AT_FIRST = 5;
 import { VERDICT_WORDS } from '../../words/old-edge-words';
+import { settingAngles } from '../../words/stop-words';
 import { landAgainstWords } from '../../words/land-words';
 
 /** Shorter than that it is told in micrometres, mm. */
@@ -49,6 +51,7 @@ const SLIVER_MM = 0.1;
     EntryEdit,
     FormsModule,
     LifeCharts,
+    LadderPanel,
     NextAnglePanel,
     SelectButton,
   ],
@@ -188,8 +191,14 @@ export class LifeSide {
 
   private toTry(next: NextAngle | undefined): string {
     if (!next) return '';
-    const to = this.figures.angle(next.deg);
-    return next.deg === next.nowDeg ? ` Keep ${to}.` : ` Try ${to} next.`;
+    const { deg, nowDeg, sides } = next;
+    const [to, from] = sides
+      ? [
+          { angleDeg: sides.leftDeg, rightDeg: sides.rightDeg },
+          { angleDeg: sides.nowLeftDeg, rightDeg: sides.nowRightDeg },
+        ].map((angles) => settingAngles(angles, this.figures))
+      : [deg, nowDeg].map((angle) => this.figures.angle(angle));
+    return to === from ? ` Keep ${to}.` : ` Try ${to} next.`;
   }
 
   /** Of a hollowed back: what is left of the rim at its edge. */
@@ -240,13 +249,13 @@ export class LifeSide {
   /** The angle last set, on which seat and stop. */
   private lastSet({ lastSetting }: EdgeState): string {
     if (!lastSetting) return '';
-    const { angleDeg, projectionMm, seatName, at, stop } = lastSetting;
+    const { projectionMm, seatName, at, stop } = lastSetting;
     const by = stop ? ` by stop ${stop.label} of ${stop.board}` : '';
     const out =
       projectionMm === undefined
         ? ''
         : `, ${this.figures.length(projectionMm)} out of the ${seatName ?? 'guide'}`;
-    return ` Last set to ${this.figures.angle(angleDeg)} ± ${this.figures.angle(settingPmDeg(lastSetting))}${by}${out}, on ${formatDay(at)}.`;
+    return ` Last set to ${settingAngles(lastSetting, this.figures)} ± ${this.figures.angle(settingPmDeg(lastSetting))}${by}${out}, on ${formatDay(at)}.`;
   }
 
   protected day({ session }: Entry): string {

@@ -19,7 +19,7 @@ import { CARE_WORDS } from '../../words/care-words';
 import type { AtWheel } from '../../data/wheel-passes';
 import { StoneGlyph } from '../../drawings/stone-glyph';
 import { GrindingStepCard } from './grinding-step';
-import { alongWords, sideNamesOf, stationName } from '../../words/station-words';
+import { alongWords, liftWords, sideNamesOf, stationName } from '../../words/station-words';
 import { Figures } from '../../ui/figures';
 
 /** Strokes of the plan on one abrasive. */
@@ -206,10 +206,7 @@ export class WorkList {
       case 'lift':
         return {
           lead,
-          why:
-            station.lift.liftMm === undefined
-              ? `by hand, ${this.figures.angle(station.lift.bevelDeg)}`
-              : `by hand, ${this.figures.length(station.lift.liftMm)} under the spine`,
+          why: `by hand, ${liftWords(station.lift, this.figures)}`,
         };
       case 'wash':
         return { lead, why: station.oil ? 'the oil wiped off first, with soap' : '' };

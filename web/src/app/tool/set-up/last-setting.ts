@@ -5,6 +5,7 @@ import { formatDay, unlessRefused } from '@mellow-anvil/core/base';
 import { ASSUMED_LAND_MM, settingShift, type SettingShift, type Tool } from '@mellow-anvil/core/blade';
 import { bladeGeometry, type FacetSetting, guideAngle, isRoller } from '@mellow-anvil/core/guide';
 import type { LastSetting } from '@mellow-anvil/core/record';
+import { settingAngles } from '../../words/stop-words';
 import { Desk, type SetUp } from '../../data/desk';
 import { Figures } from '../../ui/figures';
 import { Why, type Reason } from '../../ui/why';
@@ -98,12 +99,12 @@ export class LastSettingNote {
     );
   }
 
-  protected words({ at, angleDeg, guideId, seatName, projectionMm, stop }: LastSetting): string {
+  protected words({ at, guideId, seatName, projectionMm, stop, ...angles }: LastSetting): string {
     const guide = this.guides().find(({ id }) => id === guideId)?.name;
     const where = [guide, seatName].filter(Boolean).join(', ');
     const by = stop ? `, stop ${stop.label}` : '';
     const out = projectionMm === undefined ? by : `${by}, ${this.figures.length(projectionMm)} out`;
-    return `Last honed ${formatDay(at)} at ${this.figures.angle(angleDeg)}${where ? ` (${where}${out})` : ''}.`;
+    return `Last honed ${formatDay(at)} at ${settingAngles(angles, this.figures)}${where ? ` (${where}${out})` : ''}.`;
   }
 
   protected verdict(): string {

@@ -36,6 +36,7 @@ import { FacetList } from './facet-list';
 import { GuideDrawing } from '../../drawings/guide-drawing';
 import { GuidesStore } from '../../data/guides.store';
 import { LastSettingNote } from './last-setting';
+import { HandAngles } from './hand-angles';
 import { LiftPanel } from './lift-panel';
 import { WheelDrawing } from '../../drawings/wheel-drawing';
 import { changed } from '../../platform/change';
@@ -65,6 +66,7 @@ interface ShimTyped {
     FoldingPanel,
     FormsModule,
     GuideDrawing,
+    HandAngles,
     LastSettingNote,
     LiftPanel,
     QuantityField,
