@@ -140,16 +140,16 @@ test('a scraping edge keeps its burr: the gate asks whether it is up, and nothin
   test.slow();
   allowed.push(/ERR_CONNECTION_REFUSED|Failed to load resource/);
   await toBench(page, 'scrape-reed');
-  await expect(page.getByText(/^reverse side: \d+ more$/)).toBeVisible();
+  await expect(page.getByText(/^reverse side, left: \d+ more$/)).toBeVisible();
   await served.kill();
   await page.keyboard.press('PageDown');
   await served.restart();
   await page.reload();
   await page.getByRole('button', { name: 'Done', exact: true }).click();
   // Raised on the reverse first, then turned over by the side that scrapes.
-  await expect(page.getByRole('heading', { name: 'Feel for the burr: scraping side' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Feel for the burr: scraping side, right' })).toBeVisible();
   await page.getByRole('button', { name: 'All along' }).click();
-  await expect(page.getByText(/^scraping side: \d+ more$/)).toBeVisible();
+  await expect(page.getByText(/^scraping side, right: \d+ more$/)).toBeVisible();
   await page.keyboard.press('PageDown');
   await page.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Is the burr up?' })).toBeVisible();

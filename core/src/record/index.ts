@@ -52,6 +52,7 @@ export {
   type Use,
 } from './session.js';
 export { STEERS, type Felt, type Steers } from './session.js';
+export { thickeningOf } from './thickening.js';
 export { backPmMm, settingPmDeg, TIP_TIMES } from './state-doubt.js';
 export { itemOf } from './step-work.js';
 export { readingsNow, stonesRecord, type UseOfStone, usesOfStones } from './stones-record.js';

@@ -29,4 +29,4 @@ export { sessionsOfRun } from './run-record.js';
 export type { Run, RunStep } from './run-state.js';
 export { runTable } from './run-table.js';
 export { afterEvent, beginRun, runOf, strokesLeft } from './run.js';
-export { type Face, stanceOf } from './stance.js';
+export { type Face, rollOf, stanceOf } from './stance.js';

@@ -1,6 +1,6 @@
 import { EDGES } from '../testing/edges.js';
 import { flatBlade } from '../testing/blades.js';
-import { stanceOf, type Face } from './stance.js';
+import { rollOf, stanceOf, type Face } from './stance.js';
 
 describe('a blade on an abrasive', () => {
   for (const [what, , edge] of EDGES) {
@@ -23,5 +23,20 @@ describe('a blade on an abrasive', () => {
     expect([deg('bevel'), deg('primary'), deg('back'), deg('bevel', 3)]).toEqual([30, 25, 0, 27]);
     const land = stanceOf(chisel, 'bevel', 12)?.blade.filter(({ y }) => Math.abs(y) < 1e-9) ?? [];
     expect(Math.max(...land.map(({ x }) => x))).toBeCloseTo(0.6, 9);
+  });
+
+  it('rolls a convex edge from its body to the angle of its edge, and no other', () => {
+    const sizes = { lengthMm: 40, widthMm: 13, spineMm: 1.8, leftDeg: 10, rightDeg: 8 };
+    const knife = { form: 'knife', ...sizes, grind: 'convex' } as const;
+    const roll = rollOf(knife, 'bevel');
+    expect(roll?.fromDeg).toBeCloseTo((Math.atan(0.9 / 13) * 180) / Math.PI, 9);
+    expect(roll?.toDeg).toBe(10);
+    expect(rollOf(knife, 'other')?.toDeg).toBe(8);
+    expect(rollOf({ ...knife, grind: 'flat' }, 'bevel')).toBeUndefined();
+    expect(rollOf(flatBlade({ grind: 'convex' }), 'back')).toBeUndefined();
+    for (const [what, , edge] of EDGES) {
+      const found = rollOf(edge, 'bevel');
+      if (found) expect(found.fromDeg).withContext(what).toBeLessThan(found.toDeg);
+    }
   });
 });

@@ -2,7 +2,7 @@ import { edgeChain } from '../blade/chain.js';
 import type { Point } from '../blade/section.js';
 import type { Edge } from '../blade/edge.js';
 import { facetsOf } from '../guide/facet-settings.js';
-import { cosDeg, sinDeg } from '../base/trig.js';
+import { cosDeg, sinDeg, toDeg } from '../base/trig.js';
 import { unlessRefused } from '../base/refusal.js';
 import { byTurns } from '../work/sides.js';
 
@@ -60,4 +60,23 @@ function faceDeg(edge: Edge, face: Face): number {
   if (face === 'secondary') return edge.form === 'single-bevel' ? (edge.secondaryDeg ?? last) : last;
   // Of two sides the first is the left one; of one side the steepest facet meets the edge.
   return byTurns(edge) && face === 'bevel' ? first : last;
+}
+
+/** A stroke that rolls, degrees to the stone: where it begins and where it ends. */
+interface Roll {
+  readonly fromDeg: number;
+  readonly toDeg: number;
+}
+
+/**
+ * A convex facet is laid flat on what lies behind it and tipped as the stroke comes, until at its end it lies at the
+ * angle of the very edge; on a strop it keeps that angle all the way (common practice, no source).
+ * @returns undefined of any other edge
+ * @example rollOf(chipKnife, 'bevel') // 3.96 to 10, of a blade 13 mm wide and 1.8 mm at its spine
+ */
+export function rollOf(edge: Edge, face: Face): Roll | undefined {
+  if (!('grind' in edge) || edge.grind !== 'convex' || face === 'back') return undefined;
+  const fromDeg = edge.form === 'knife' ? toDeg(Math.atan(edge.spineMm / 2 / edge.widthMm)) : 0;
+  const to = faceDeg(edge, face);
+  return to > fromDeg ? { fromDeg, toDeg: to } : undefined;
 }

@@ -1,8 +1,9 @@
 import type { Edge, Point } from '@mellow-anvil/core/blade';
 import { type BenchStep, purposeOf } from '@mellow-anvil/core/plan';
-import { type Face, stanceOf } from '@mellow-anvil/core/run';
+import { type Face, rollOf, stanceOf } from '@mellow-anvil/core/run';
 import {
   EDGE_X,
+  type Laid,
   type Mark,
   STONE,
   type Scene,
@@ -50,10 +51,12 @@ export function onStone(of: SceneOf, step: BenchStep): Scene {
   const way: Way = strop ? 'pull' : step.bothWays ? 'to-and-fro' : 'pull';
   const laid = lay(strop ? bare(of) : of, face, step.lowerDeg);
   if (!laid) return still(of, 'the blade on the stone');
+  const roll = strop ? undefined : rollOf(of.edge, face);
   const raises = !strop && face !== 'back' && face !== 'primary';
   return {
     marks: [
       ...stone(abrasive?.kind ?? '', abrasive?.lubricant ?? 'dry'),
+      ...(roll ? rolling(of, face, laid, roll.toDeg - roll.fromDeg) : []),
       ...laid.marks,
       ...(raises ? [burrMark(laid.edge)] : []),
       ...angle(laid, of.deg(laid.angleDeg)),
@@ -63,11 +66,27 @@ export function onStone(of: SceneOf, step: BenchStep): Scene {
         'note',
         EDGE_X + 136,
         STONE.top + 56,
-        ROUND[of.edge.form] ?? (way === 'pull' ? 'edge trailing' : 'to and fro'),
+        roll
+          ? `laid flat, tipped to ${of.deg(roll.toDeg)} by its end`
+          : (ROUND[of.edge.form] ?? (way === 'pull' ? 'edge trailing' : 'to and fro')),
       ),
     ],
-    words: `the blade ${FACE_WORDS[face]}, ${of.deg(laid.angleDeg)} to the ${strop ? 'strop' : 'stone'}, ${way === 'pull' ? 'pulled with its edge trailing' : 'moved to and fro'}, pressed near the edge${raises ? '; its burr will stand on top' : ''}`,
+    words: `the blade ${FACE_WORDS[face]}, ${of.deg(laid.angleDeg)} to the ${strop ? 'strop' : 'stone'}, ${way === 'pull' ? 'pulled with its edge trailing' : 'moved to and fro'}, pressed near the edge${roll ? `; laid flat at first, ${of.deg(roll.fromDeg)}, and tipped as it comes` : ''}${raises ? '; its burr will stand on top' : ''}`,
   };
+}
+
+/** Where a stroke that rolls begins, behind where it ends, and the way between the two. */
+function rolling(of: SceneOf, face: Face, { press }: Laid, byDeg: number): readonly Mark[] {
+  const flat = lay(bare(of), face, byDeg);
+  if (!flat) return [];
+  const [from, to] = [flat.press, press];
+  return [
+    ...flat.marks.map((mark): Mark => (mark.tag === 'path' ? { ...mark, cls: 'ghost' } : mark)),
+    path(
+      'way',
+      `M${from.x + 96} ${from.y - 6}Q${to.x + 112} ${(from.y + to.y) / 2} ${to.x + 92} ${to.y - 10}m-2 13l2 -13l11 7`,
+    ),
+  ];
 }
 
 export function held(of: SceneOf, face: Exclude<Face, 'back'>): Scene {

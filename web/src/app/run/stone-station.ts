@@ -74,7 +74,7 @@ export function stoneView(
     target: step.target,
     strokes: step.strokes,
     count: step.count,
-    feel: feelFor(stone, planned, run.plan.steps, figures),
+    feel: feelFor(stone, planned, run.plan.steps, figures, tool?.edge),
     fixed: planned?.side !== undefined || step.rounds !== undefined || step.along !== undefined,
     perMin: run.plan.strokesPerMin,
     ...(step.places && { places: step.places }),

@@ -14,6 +14,9 @@ import type { Figures } from '../ui/figures';
 import type { Entry } from '../data/records.store';
 
 /** What was done, as the time line says it. */
+/** Less than that nobody can tell. */
+const LEAST_BACK_MM = 0.00005;
+
 export const KIND_WORDS: Readonly<Record<SessionKind, string>> = {
   use: 'Used',
   stropping: 'Stropped',
@@ -150,6 +153,6 @@ export function changeWords(
     landBeforeMm !== undefined && landMm !== undefined && landBeforeMm !== landMm
       ? `land ${figures.length(landBeforeMm)} → ${figures.length(landMm)}`
       : '';
-  const back = backMm > 0 ? `edge back ${figures.sliver(backMm)}` : '';
+  const back = backMm >= LEAST_BACK_MM ? `edge back ${figures.sliver(backMm)}` : '';
   return [land, back].filter(Boolean).join(', ');
 }

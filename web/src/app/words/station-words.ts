@@ -9,7 +9,7 @@ import {
   type StropPurpose,
 } from '@mellow-anvil/core/plan';
 import type { ProofTest } from '@mellow-anvil/core/record';
-import type { GateWord, Skip } from '@mellow-anvil/core/run';
+import { type GateWord, rollOf, type Skip } from '@mellow-anvil/core/run';
 import { byTurns } from '@mellow-anvil/core/work';
 import type { Figures } from '../ui/figures';
 
@@ -19,8 +19,11 @@ export function feelFor(
   step: BenchStep | undefined,
   of: readonly BenchStep[],
   figures: Figures,
+  edge?: Edge,
 ): string {
-  if (step?.afterBurr || stone?.kind === 'strop') return stropWords(step, figures);
+  const roll = edge && rollOf(edge, step?.side === 1 ? 'other' : 'bevel');
+  if (step?.afterBurr || stone?.kind === 'strop')
+    return `${stropWords(step, figures)}${roll ? ` No roll here: ${figures.angle(roll.toDeg)} all the way.` : ''}`;
   const purpose = step && purposeOf(step);
   if (purpose === 'back')
     return `The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.${alongWords(step)}`;
@@ -29,8 +32,10 @@ export function feelFor(
   if (purpose === 'curve' || step?.places)
     return 'Press where the finger is drawn, and there only; trail the corners, they dig in.';
   const stones = of.filter((each) => purposeOf(each) === 'edge');
-  if (step?.along) return `${edgeFeel(step, stones)} ${alongWords(step).trim()}`;
-  return edgeFeel(step, stones);
+  const rolled = roll
+    ? ` Laid flat, then tipped as it comes, to ${figures.angle(roll.toDeg)} at the end of the stroke.`
+    : '';
+  return `${edgeFeel(step, stones)}${rolled}${alongWords(step)}`;
 }
 
 /** How strokes are laid along an edge longer than its stone. */
@@ -84,7 +89,11 @@ function stropWords(step: BenchStep | undefined, figures: Figures): string {
 /** The sides an edge is worked on by turns, as they are called. */
 export function sideNamesOf(edge: Edge | undefined): readonly [string, string] | readonly [''] {
   if (!edge || !byTurns(edge)) return [''];
-  if (edge.form === 'scraping') return ['reverse side', 'scraping side'];
+  // Which hand it is for says which side scrapes.
+  if (edge.form === 'scraping')
+    return edge.burrSide === 'left'
+      ? ['reverse side, right', 'scraping side, left']
+      : ['reverse side, left', 'scraping side, right'];
   return edge.form === 'hook' ? ['outside', 'inside'] : ['left side', 'right side'];
 }
 

@@ -237,4 +237,4 @@ export class EdgeLifePanel {
   });
 }
 
-const costOf = ({ amount: lasts, honingMin = Infinity }: UsualOf<number>): number => honingMin / lasts;
+const costOf = ({ amount: lasts, honingMin = Infinity }: UsualOf<unknown>): number => honingMin / lasts;

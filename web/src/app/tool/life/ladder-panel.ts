@@ -43,7 +43,7 @@ import { AbrasivesStore } from '../../data/abrasives.store';
     }
     li {
       display: grid;
-      grid-template-columns: 9rem 1fr 1fr 8rem;
+      grid-template-columns: 11rem 1fr 1fr 10rem;
       gap: 0.2rem 0.8rem;
       padding: 0.35rem 0.5rem;
       border-left: var(--mark) solid var(--line);

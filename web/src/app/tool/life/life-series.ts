@@ -66,8 +66,8 @@ export function landAndAngle(entries: readonly Entry[], ink: Ink): ChartData<'li
               borderWidth: 1.5,
               borderDash: [6, 3],
               pointRadius: 4,
-              pointStyle: 'rect',
-            } as const,
+              pointStyle: 'rect' as const,
+            },
           ]
         : []),
     ],

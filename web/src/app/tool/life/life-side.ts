@@ -18,6 +18,7 @@ import {
   SESSION_KINDS,
   type SessionKind,
   settingPmDeg,
+  thickeningOf,
   TIP_TIMES,
 } from '@mellow-anvil/core/record';
 import { LEAST_EDGE_RIM_MM } from '@mellow-anvil/core/grinding';
@@ -181,7 +182,7 @@ export class LifeSide {
         : ` The land is ${this.figures.length(state.landMm)} ± ${this.figures.length(landPmMm(state))}, reckoned from ${FROM[state.landFrom]}${this.since(state.honingsSinceThen)}.${landAgainstWords(state, this.figures)}`;
     return (
       `Since ${formatDay(first.session.startedAt)}: honed ${honings === 1 ? 'once' : `${honings} times`}, ` +
-      `the edge ${this.back(state.backMm, honings)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}${this.rim(state)}${this.lastSet(state)}${this.toTry(record.nextAngle)}`
+      `the edge ${this.back(state.backMm, honings)} further back, ${this.figures.number(state.steelMm3, 1)} mm³ of steel given up.${land}${this.rim(state)}${this.behind(state)}${this.lastSet(state)}${this.toTry(record.nextAngle)}`
     );
   });
 
@@ -199,6 +200,19 @@ export class LifeSide {
         ].map((angles) => settingAngles(angles, this.figures))
       : [deg, nowDeg].map((angle) => this.figures.angle(angle));
     return to === from ? ` Keep ${to}.` : ` Try ${to} next.`;
+  }
+
+  /** Of a thin blade: how thick it has grown behind its edge, and when strokes belong there. */
+  private behind(state: EdgeState): string {
+    const found = thickeningOf(this.tool(), state);
+    if (!found || state.honings === 0) return '';
+    const [first, now] = [found.firstMm, found.nowMm].map((mm) => this.figures.length(mm));
+    const then = found.thick
+      ? 'Give some strokes to the body behind the edge: it is twice as thick as it was.'
+      : found.honingsLeft === undefined
+        ? ''
+        : `In about ${found.honingsLeft} more honings it is twice as thick, and wants strokes on its body.`;
+    return ` Behind its edge it is about ${now} thick, ${first} at first. ${then}`.trimEnd();
   }
 
   /** Of a hollowed back: what is left of the rim at its edge. */
