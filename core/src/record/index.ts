@@ -52,6 +52,7 @@ export {
   type Use,
 } from './session.js';
 export { STEERS, type Felt, type Steers } from './session.js';
+export { honingsToClose } from './closing.js';
 export { thickeningOf } from './thickening.js';
 export { backPmMm, settingPmDeg, TIP_TIMES } from './state-doubt.js';
 export { itemOf } from './step-work.js';

@@ -75,16 +75,23 @@ export function onStone(of: SceneOf, step: BenchStep): Scene {
   };
 }
 
-/** Where a stroke that rolls begins, behind where it ends, and the way between the two. */
-function rolling(of: SceneOf, face: Face, { press }: Laid, byDeg: number): readonly Mark[] {
-  const flat = lay(bare(of), face, byDeg);
-  if (!flat) return [];
-  const [from, to] = [flat.press, press];
+/** Where a stroke that rolls begins, lying on the stone, and the way its spine then comes up. */
+function rolling({ edge }: SceneOf, face: Face, { scale }: Laid, byDeg: number): readonly Mark[] {
+  const long = edge.form === 'knife' ? undefined : 6 * edge.thicknessMm;
+  const [flat, tipped] = [byDeg, 0].map((lower) => stanceOf(edge, face, long, lower)?.blade);
+  if (!flat || !tipped) return [];
+  const lowest = Math.min(...flat.map(({ y }) => y));
+  const px = ({ x, y }: Point): Point => ({ x: EDGE_X + x * scale, y: STONE.top - y * scale });
+  const lying = flat.map(({ x, y }) => px({ x, y: y - lowest }));
+  const spine = (blade: readonly Point[]): Point =>
+    blade.reduce((far, point) => (point.x + point.y > far.x + far.y ? point : far));
+  const [from, to] = [spine(flat), spine(tipped)].map(px) as [Point, Point];
+  const right = Math.max(from.x, to.x) + 16;
   return [
-    ...flat.marks.map((mark): Mark => (mark.tag === 'path' ? { ...mark, cls: 'ghost' } : mark)),
+    path('ghost', `M${points(lying)}Z`),
     path(
       'way',
-      `M${from.x + 96} ${from.y - 6}Q${to.x + 112} ${(from.y + to.y) / 2} ${to.x + 92} ${to.y - 10}m-2 13l2 -13l11 7`,
+      `M${right} ${from.y}Q${right + 10} ${(from.y + to.y) / 2} ${right - 4} ${to.y + 4}m-5 13l5 -13l10 9`,
     ),
   ];
 }

@@ -18,6 +18,7 @@ import {
   SESSION_KINDS,
   type SessionKind,
   settingPmDeg,
+  honingsToClose,
   thickeningOf,
   TIP_TIMES,
 } from '@mellow-anvil/core/record';
@@ -202,8 +203,13 @@ export class LifeSide {
     return to === from ? ` Keep ${to}.` : ` Try ${to} next.`;
   }
 
-  /** Of a thin blade: how thick it has grown behind its edge, and when strokes belong there. */
+  /** Of a hollow facet: when its rims meet. Of a thin blade: how thick it has grown behind its edge, and when strokes belong there. */
   private behind(state: EdgeState): string {
+    const closes = honingsToClose(this.tool().edge, state);
+    if (closes !== undefined)
+      return closes === 0
+        ? ' Its hollow is closed: all of the facet is honed now.'
+        : ` Its hollow closes in about ${closes} more honings; then all of the facet is honed.`;
     const found = thickeningOf(this.tool(), state);
     if (!found || state.honings === 0) return '';
     const [first, now] = [found.firstMm, found.nowMm].map((mm) => this.figures.length(mm));
