@@ -100,7 +100,12 @@ export function stepsInOrder(
       side(0, Math.ceil(each)),
       side(1, Math.floor(each)),
       ...(falling > 0
-        ? [onStone(part, facetOfSide(edge, 0) ? undefined : atEdge, { strokes: falling, count: 'falling' })]
+        ? [
+            onStone(part, facetOfSide(edge, 0) ? undefined : atEdge, {
+              strokes: falling,
+              count: counts.stone ?? 'falling',
+            }),
+          ]
         : []),
     ];
   };

@@ -117,6 +117,28 @@ describe('edgeLifeOf', () => {
     expect(life.atDeg.map(({ of }) => of)).toEqual([30, 33]);
   });
 
+  it('tells pairs of sides apart, not their means, and takes the last word on how an edge cut', () => {
+    const at = (angleDeg: number, rightDeg: number): Partial<Session> => ({
+      ...{ kind: 'honing', setting: { angleDeg, rightDeg } },
+    });
+    const use = (minutes: number, bites: boolean): Partial<Session> => ({
+      use: { minutes, stillCutting: false, felt: { bites } },
+    });
+    const all = sessions(
+      at(14, 9),
+      ...many(6, use(100, true), at(14, 9)),
+      ...many(6, use(50, false), at(11.5, 11.5)),
+    );
+    const life = edgeLifeOf('minutes', all);
+    expect(life?.atSides?.map(({ of }) => of).sort()).toEqual(['11.5/11.5', '14/9']);
+    expect(life?.atDeg).toEqual([]);
+    const spans = edgeSpans('minutes', all);
+    expect(spans[0]).toEqual(
+      jasmine.objectContaining({ deg: 11.5, leftDeg: 14, rightDeg: 9, felt: { bites: true } }),
+    );
+    expect(spans.at(-1)?.felt).toEqual({ bites: false });
+  });
+
   it('says nothing of a tool that was never used', () => {
     expect(edgeLifeOf('minutes', sessions(HONED, HONED))).toBeUndefined();
   });

@@ -71,4 +71,51 @@ describe('which angle next', () => {
     const still = nextAngle([edge(20, 40), edge(22, 40, 'still-cutting')]);
     expect(still?.bestDeg).toBeGreaterThan(blunt?.bestDeg ?? NaN);
   });
+
+  it('goes by how the hand felt it: flatter where it would not bite, steeper where it gave out', () => {
+    const plain = [20, 20, 20].map((deg) => edge(deg, 60));
+    const best = (felt: EdgeTried['felt']): number =>
+      nextAngle(plain.map((each) => ({ ...each, ...(felt && { felt }) })))?.bestDeg ?? NaN;
+    expect(best({ bites: false })).toBeLessThan(best(undefined) - 0.3);
+    expect(best({ holds: false })).toBeGreaterThan(best(undefined) + 0.3);
+    expect(best({ steers: 'in' })).toBe(best(undefined));
+  });
+});
+
+describe('the sides of the next edge', () => {
+  const sided = (leftDeg: number, rightDeg: number, felt: EdgeTried['felt'] = {}): EdgeTried => ({
+    ...edge((leftDeg + rightDeg) / 2, 60, 'still-cutting'),
+    ...{ leftDeg, rightDeg, felt },
+  });
+
+  it('go on alike: what a person made uneven is never evened', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 8, max: 20 }),
+        fc.integer({ min: 8, max: 20 }),
+        fc.array(anEdge, { maxLength: 8 }),
+        (left, right, before) => {
+          const next = nextAngle([...before, sided(left, right, { steers: 'straight' })]);
+          expect((next?.sides?.leftDeg ?? NaN) - (next?.sides?.rightDeg ?? NaN)).toBeCloseTo(left - right, 9);
+          expect(next?.sides?.steers).toBeUndefined();
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  it('move a degree from one to the other where it dives or climbs out, the sum of both staying', () => {
+    const of = (felt: EdgeTried['felt']) => nextAngle([sided(14, 9, felt)])?.sides;
+    const [dives, climbs] = [of({ steers: 'in' }), of({ steers: 'out' })];
+    const straight = of({ steers: 'straight' });
+    const by = (sides: typeof dives) => [
+      (sides?.leftDeg ?? NaN) - (straight?.leftDeg ?? NaN),
+      (sides?.rightDeg ?? NaN) - (straight?.rightDeg ?? NaN),
+    ];
+    expect(by(dives)).toEqual([-1, 1]);
+    expect(by(climbs)).toEqual([1, -1]);
+    // Of two sides alike nobody can say which lies on the work.
+    expect(nextAngle([sided(12, 12, { steers: 'in' })])?.sides?.steers).toBeUndefined();
+    expect(nextAngle([edge(12, 60)])?.sides).toBeUndefined();
+  });
 });

@@ -1,0 +1,87 @@
+import { knifeLift, liftAngle } from '../guide/knife-lift.js';
+import { abrasive, flatBlade } from '../testing/blades.js';
+import { EDGES } from '../testing/edges.js';
+import { EDGE_SHAPES } from '../blade/edge-shape.js';
+import type { KnifeEdge } from '../blade/edge.js';
+import { COUNTS } from '../blade/manner.js';
+import type { Tool } from '../blade/tool.js';
+import { beginRun } from '../run/run.js';
+import { takenToBench, type RunPlan } from '../run/run-plan.js';
+import { strokesOf } from './counting.js';
+import { handSet, liftOf } from './held.js';
+import { orderOfWork } from './order-of-work.js';
+import type { PlanRequest } from './plan-request.js';
+import { planHoning } from './ways-out.js';
+
+const POCKET: KnifeEdge = {
+  ...{ form: 'knife', lengthMm: 70, widthMm: 15, spineMm: 2.2, leftDeg: 14, rightDeg: 9, grind: 'flat' },
+};
+const knife = (more: Partial<Tool> = {}): Tool => ({
+  ...{ name: 'Pocket knife', family: 'marking-knife', steel: 'high-carbon', edge: POCKET },
+  ...more,
+});
+const BENCH = [
+  abrasive('coarse', '600', { serves: EDGE_SHAPES }),
+  abrasive('mid', '1200', { serves: EDGE_SHAPES }),
+  abrasive('fine', '3000', { serves: EDGE_SHAPES }),
+  abrasive('strop', 3, { serves: EDGE_SHAPES, kind: 'strop', lubricant: 'compound' }),
+];
+const REQUEST: PlanRequest = {
+  ...{ condition: { kind: 'very-dull' }, finishUm: 6, forceN: 20, strokesPerMin: 40, school: 'doubling' },
+  laidAside: [],
+  strop: true,
+};
+function taken(tool: Tool): RunPlan {
+  const plan = planHoning(tool, BENCH, REQUEST);
+  const stoneOf = (id: string) => BENCH.find((each) => each.id === id);
+  const work = orderOfWork({ plan, tool, request: REQUEST, lift: liftOf(tool.edge), stoneOf });
+  const made = takenToBench({ toolId: 'k', request: REQUEST, work, manner: 'thorough' });
+  if (!made) throw new Error('There is a plan.');
+  return made;
+}
+
+describe('a blade held by hand', () => {
+  it('has its spine as high on each side as gives that side’s angle back', () => {
+    const lift = liftOf(POCKET);
+    const blade = { widthMm: 15, spineThicknessMm: 2.2 };
+    expect(liftAngle(blade, lift.liftMm ?? NaN).bevelDeg).toBeCloseTo(14, 1);
+    expect(liftAngle(blade, lift.rightMm ?? NaN).bevelDeg).toBeCloseTo(9, 1);
+    expect(lift).toEqual(jasmine.objectContaining({ bevelDeg: 14, rightDeg: 9, sides: 2 }));
+    const even = liftOf({ ...POCKET, rightDeg: 14 });
+    expect(even.liftMm).toBeCloseTo(knifeLift({ ...blade, bevelDeg: 14 }).liftMm, 2);
+    expect(even.rightDeg).toBeUndefined();
+  });
+
+  it('is never evened: what goes into the record is the angle of each side', () => {
+    expect(taken(knife()).setting).toEqual({ angleDeg: 14, rightDeg: 9 });
+    for (const [what, , edge] of EDGES) {
+      const lift = liftOf(edge);
+      const sides = 'leftDeg' in edge ? [edge.leftDeg, edge.rightDeg] : undefined;
+      const { angleDeg, rightDeg = angleDeg } = handSet(lift);
+      if (sides) expect([angleDeg, rightDeg]).withContext(what).toEqual(sides);
+    }
+    expect(liftOf(flatBlade({})).sides).toBe(1);
+  });
+});
+
+describe('a count its user chose', () => {
+  it('is what every stone by turns and the strop begin with the next time, with the strokes it has', () => {
+    for (const count of COUNTS) {
+      const run = beginRun(
+        taken(knife({ counts: { stone: count, strop: 'ten-down' } })),
+        '2026-11-29T10:00:00.000Z',
+      );
+      const steps = run.plan.steps.map((step, i) => ({ ...step, ...run.steps[i] }));
+      const byTurns = steps.filter(({ side, afterBurr }) => side === undefined && !afterBurr);
+      expect(byTurns.length).toBeGreaterThan(0);
+      for (const { count: made, target, planned } of byTurns) {
+        expect(made).toBe(count);
+        expect(target).toBe(strokesOf(count, planned ?? NaN));
+      }
+      const strop = steps.find(({ afterBurr }) => afterBurr);
+      expect([strop?.count, strop?.target]).toEqual(['ten-down', 110]);
+      // One side alone, until its burr stands, is counted straight through.
+      for (const { side, count: made } of steps) if (side !== undefined) expect(made).toBe('through');
+    }
+  });
+});
