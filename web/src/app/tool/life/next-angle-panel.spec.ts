@@ -1,7 +1,10 @@
-import { provideHttpClient } from '@angular/common/http';
-import { provideHttpClientTesting } from '@angular/common/http/testing';
+import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { NextAngle } from '@mellow-anvil/core/record';
+import type { Stored } from '@mellow-anvil/contract';
+import type { Tool } from '@mellow-anvil/core/blade';
+import type { NextAngle, Session } from '@mellow-anvil/core/record';
+import { press } from '../../testing/host';
+import { playServer, stored } from '../../testing/page';
 import { NextAnglePanel } from './next-angle-panel';
 
 const NEXT: NextAngle = {
@@ -18,13 +21,14 @@ const NEXT: NextAngle = {
 
 describe('what next', () => {
   let fixture: ComponentFixture<NextAnglePanel>;
+  let server: HttpTestingController;
   const shown = (next: Partial<NextAngle>): string => {
     fixture.componentRef.setInput('next', { ...NEXT, ...next });
     fixture.detectChanges();
     return (fixture.nativeElement as HTMLElement).textContent.replace(/\s+/g, ' ');
   };
   beforeEach(() => {
-    TestBed.configureTestingModule({ providers: [provideHttpClient(), provideHttpClientTesting()] });
+    server = playServer();
     fixture = TestBed.createComponent(NextAnglePanel);
   });
 
@@ -46,5 +50,49 @@ describe('what next', () => {
   it('keeps what is best, and goes flatter where nothing chips', () => {
     expect(shown({ deg: 12 })).toContain('Keep 12°.');
     expect(shown({ deg: 10 })).toContain('Flatter: try 10° next.');
+  });
+
+  const SIDES = { leftDeg: 13, rightDeg: 10, nowLeftDeg: 14, nowRightDeg: 9 };
+  const TOOL = {
+    ...{ id: 'k', version: 3, createdAt: '', updatedAt: '', name: 'Pocket', family: 'marking-knife' },
+    steel: 'high-carbon',
+    edge: {
+      ...{ form: 'knife', lengthMm: 70, widthMm: 15, spineMm: 2.2, leftDeg: 14, rightDeg: 9, grind: 'flat' },
+    },
+  } as unknown as Stored<Tool>;
+
+  it('names both sides, why one moves to the other, and keeps the tool at them when told to', () => {
+    fixture.componentRef.setInput('tool', TOOL);
+    const told = shown({ sides: { ...SIDES, steers: 'in' } });
+    expect(told).toContain('Try 13° left and 10° right next. It dives');
+    (fixture.nativeElement as HTMLElement).querySelector<HTMLButtonElement>('p-button button')?.click();
+    const put = server.expectOne('/api/tools/k');
+    expect((put.request.body as Tool).edge).toEqual(
+      jasmine.objectContaining({ leftDeg: 13, rightDeg: 10, widthMm: 15 }),
+    );
+    expect(shown({ sides: { ...SIDES, leftDeg: 14, rightDeg: 9 } })).toContain('Keep 14° left and 9° right.');
+    expect(shown({ sides: { ...SIDES, steers: 'out' } })).toContain('It climbs out');
+  });
+
+  it('puts down how the last spell cut, and takes a word back', async () => {
+    const use = (felt?: object): Stored<Session> =>
+      stored<Session>(
+        {
+          ...{ toolId: 'k', kind: 'use', startedAt: '2026-11-15T10:00:00.000Z' },
+          use: { minutes: 25, ...(felt && { felt }) },
+        },
+        's',
+      );
+    const puts = (): unknown =>
+      (server.match('/api/sessions/s').at(-1)?.request.body as Session | undefined)?.use;
+    fixture.componentRef.setInput('sessions', [use()]);
+    expect(shown({})).toContain('How did it cut, 15 Nov 2026?');
+    await fixture.whenStable();
+    await press(fixture, 'It climbs out');
+    expect(puts()).toEqual({ minutes: 25, felt: { steers: 'out' } });
+    fixture.componentRef.setInput('sessions', [use({ bites: true })]);
+    await fixture.whenStable();
+    await press(fixture, 'It bites');
+    expect(puts()).toEqual({ minutes: 25 });
   });
 });

@@ -2,8 +2,9 @@ import { TestBed } from '@angular/core/testing';
 import type { KnifeEdge } from '@mellow-anvil/core/blade';
 import type { Packing } from '@mellow-anvil/core/guide';
 import { atRest, press, textOf, typeInto } from '../../testing/host';
-import { answer, playServer } from '../../testing/page';
+import { answer, playServer, stored } from '../../testing/page';
 import { FoldingPanel } from './folding-panel';
+import { HandAngles } from './hand-angles';
 import { LiftPanel } from './lift-panel';
 
 const KNIFE: KnifeEdge = {
@@ -15,6 +16,27 @@ const KNIFE: KnifeEdge = {
   rightDeg: 15,
   grind: 'flat',
 };
+
+describe('HandAngles', () => {
+  it('turns the height under each side’s spine into its angle, and keeps both as they are', async () => {
+    const server = playServer();
+    const fixture = TestBed.createComponent(HandAngles);
+    fixture.componentRef.setInput('tool', stored({ name: 'K', edge: KNIFE }, 'k'));
+    fixture.componentRef.setInput('knife', KNIFE);
+    answer(server, '/api/settings', { name: 'Shop', units: 'mm', decimalMark: 'point', version: 2 });
+    await fixture.whenStable();
+    await typeInto(fixture, 'Left side', '4.25');
+    expect(textOf(fixture)).not.toContain('Keep these angles');
+    await typeInto(fixture, 'Right side', '2.2');
+    expect(textOf(fixture, '[role=status]')).toContain('15° left, 9.5° right');
+    expect(textOf(fixture, '[role=status]')).toContain('24.5° at the edge');
+    await press(fixture, 'Keep these angles');
+    const { body } = server.expectOne('/api/tools/k').request;
+    expect((body as { edge: KnifeEdge }).edge).toEqual({ ...KNIFE, leftDeg: 15, rightDeg: 9.5 });
+    await typeInto(fixture, 'Right side', '40');
+    expect(textOf(fixture)).not.toContain('Keep these angles');
+  });
+});
 
 describe('LiftPanel', () => {
   const show = async (packing: readonly Packing[] = []) => {
