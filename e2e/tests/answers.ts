@@ -47,9 +47,9 @@ export async function expectAnswered(page: Page, tool: string, side: string): Pr
       await seen(vise.locator('ma-plan-answer li'), 'every stone');
       return;
     default:
-      // Nothing was done with one of them yet.
-      if (tool === 'scrape-reed') return seen(vise.getByText('Nothing yet'), 'that it has no record');
       await seen(vise.locator('.sum'), 'where it stands');
+      // A scraping edge goes by its ladder.
+      if (tool === 'scrape-reed') return seen(vise.locator('ma-ladder li'), 'what is due');
       await seen(vise.locator('canvas').first(), 'its time line');
       await seen(vise.locator('.entries li'), 'its last entries');
   }

@@ -13,4 +13,5 @@ export { hollowedBack, type HollowedBackInput, LEAST_EDGE_RIM_MM } from './hollo
 export { hollowSection } from './hollow-section.js';
 export { meanHoningMin, regrindInterval } from './regrind-interval.js';
 export { HEAT_LIMITS, type HeatLimit, TEMPER_COLOURS, temperColour } from './temper-colours.js';
+export { POWERED_STROP, stropHeat } from './strop-heat.js';
 export { ROOM_C, wedgeHeat, type WedgeHeat, type WedgeHeatInput } from './wedge-heat.js';

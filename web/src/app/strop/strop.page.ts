@@ -7,10 +7,12 @@ import {
   linkedSignal,
   signal,
 } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
+import { catchError, map, of, switchMap } from 'rxjs';
 import { type EdgeForm, familyFacts } from '@mellow-anvil/core/blade';
+import { POWERED_STROP, stropHeat, type WedgeHeat } from '@mellow-anvil/core/grinding';
 import { type Session, STROP_EVERY_MIN, STROPS_BEFORE_HONING } from '@mellow-anvil/core/record';
 import { RecordsStore, type Records } from '../data/records.store';
 import { SessionsStore } from '../data/sessions.store';
@@ -18,6 +20,8 @@ import { ChoiceField } from '../ui/choice-field';
 import { Figures } from '../ui/figures';
 import { Notices } from '../platform/notices';
 import { QuantityField } from '../ui/quantity-field';
+import { AbrasivesStore } from '../data/abrasives.store';
+import { HeavyWork } from '../platform/heavy-work';
 import { ToolsStore } from '../data/tools.store';
 import { StropTimer } from './strop-timer';
 import { Stropping } from '../data/stropping';
@@ -39,6 +43,8 @@ export class StropPage {
   private readonly notices = inject(Notices);
   private readonly records = inject(RecordsStore);
   protected readonly figures = inject(Figures);
+  private readonly heavy = inject(HeavyWork);
+  private readonly stones = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
   private readonly rack = toSignal(inject(ToolsStore).items$, { initialValue: [] });
   private readonly known = toSignal(this.records.records$, { initialValue: {} as Records });
   private readonly carving = toSignal(this.timer.carving$);
@@ -100,6 +106,32 @@ export class StropPage {
       ? `Stropped ${state.stropsSinceHoned} times since it was honed: a few strokes on a stone do more now.`
       : '';
   });
+  /** A wheel of leather or felt on the bench. */
+  private readonly powered = computed(() => this.stones().find(({ kind }) => kind === 'powered-strop'));
+  /** How long this edge may lie against it, by the heat model of wheels, worked out in a worker. */
+  protected readonly touch = toSignal(
+    toObservable(computed(() => (this.powered() ? this.held() : undefined))).pipe(
+      switchMap((tool) =>
+        tool
+          ? this.heavy.run('wedgeHeat', stropHeat(tool.edge, tool.steel)).pipe(
+              map((news) => ('value' in news ? this.touchWords(news.value) : '')),
+              catchError(() => of('')),
+            )
+          : of(''),
+      ),
+    ),
+    { initialValue: '' },
+  );
+
+  private touchWords({ passS }: WedgeHeat): string {
+    const name = this.powered()?.name ?? '';
+    const { pushN, rimMs } = POWERED_STROP;
+    const by = `An estimate, for ${this.figures.number(pushN, 0)} N at ${this.figures.number(rimMs, 0)} m/s`;
+    return passS === undefined
+      ? `${name}: this edge stands a minute of it. ${by}; feel it all the same.`
+      : `${name}: no longer than ${this.figures.number(passS, 1)} s a touch, then let it cool. ${by}: the thinner an edge, the sooner it burns.`;
+  }
+
   protected setEvery(minutes: number | undefined): void {
     this.ownEvery.update((own) => ({ ...own, [this.toolId()]: minutes }));
     if (this.running() && this.sound()) this.timer.every(minutes ?? STROP_EVERY_MIN);

@@ -134,8 +134,9 @@ export class NextAnglePanel {
     return `${deg < nowDeg ? 'Flatter' : 'Steeper'}: try ${to} next.`;
   });
   protected readonly why = computed(() => {
-    const { bestDeg, lowDeg, highDeg, edges } = this.next();
-    return `By how long its ${edges} edges lasted and which of them chipped, the best lies about ${this.figures.angle(bestDeg)}, four times in five from ${this.figures.angle(lowDeg)} to ${this.figures.angle(highDeg)}.`;
+    const { bestDeg, lowDeg, highDeg, edges, sides } = this.next();
+    const best = `${this.figures.angle(bestDeg)}${sides ? ' as the mean of its sides' : ''}`;
+    return `By how long its ${edges} edges lasted, which of them chipped and how they cut, the best lies about ${best}, four times in five from ${this.figures.angle(lowDeg)} to ${this.figures.angle(highDeg)}.`;
   });
   protected readonly parts = computed(() => {
     const { flatter, here, steeper } = this.next();
