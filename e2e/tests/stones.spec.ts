@@ -61,7 +61,7 @@ test('a stone’s page: straightedge, readings forgotten and brought back, its p
   await page.getByRole('button', { name: 'Finer: Water stone 1000' }).click();
   await expect(page.getByText('stands there by hand')).toBeVisible();
   const { between } = await (await page.request.get('/api/abrasives/w1000')).json();
-  expect(between).toEqual({ coarserId: 'd1200', finerId: 'slip' });
+  expect(between).toEqual({ coarserId: 'd1200', finerId: 'ceramic' });
   await expect(page.getByRole('row', { name: /Water stone 1000/ })).toContainText('by hand');
 });
 

@@ -25,56 +25,7 @@ const FIXED: readonly Place[] = [
 @Component({
   selector: 'ma-go-to',
   imports: [Button, Dialog, InputText],
-  template: `
-    <p-dialog
-      header="Go to"
-      [modal]="true"
-      [draggable]="false"
-      [dismissableMask]="true"
-      position="top"
-      closeAriaLabel="Stay here"
-      [visible]="true"
-      (visibleChange)="left.emit()"
-      (onShow)="field.focus()"
-    >
-      <input
-        #field
-        pInputText
-        role="combobox"
-        aria-label="A tool, a stone, a guide or a room"
-        placeholder="A few letters of its name"
-        aria-controls="places"
-        aria-expanded="true"
-        aria-autocomplete="list"
-        autocomplete="off"
-        [attr.aria-activedescendant]="places().length ? 'place-' + at() : null"
-        (input)="typed.set($any($event.target).value); at.set(0)"
-        (keydown.arrowDown)="move(1, $event)"
-        (keydown.arrowUp)="move(-1, $event)"
-        (keydown.enter)="go(places()[at()])"
-      />
-      <ul id="places" role="listbox" aria-label="Places">
-        @for (place of places(); track $index) {
-          <li
-            role="option"
-            [id]="'place-' + $index"
-            [attr.aria-selected]="$index === at()"
-            tabindex="-1"
-            (click)="go(place)"
-            (keydown.enter)="go(place)"
-            (mousemove)="at.set($index)"
-          >
-            {{ place.name }}
-            <small>{{ place.kind }}</small>
-          </li>
-        }
-      </ul>
-      @if (places().length === 0) {
-        <p class="muted" role="status">Nothing in the workshop is called so.</p>
-      }
-      <p-button label="The keys" size="small" [text]="true" (onClick)="keys.emit()" />
-    </p-dialog>
-  `,
+  templateUrl: './go-to.html',
   styles: `
     input {
       width: min(30rem, 80vw);

@@ -55,61 +55,7 @@ const backOf = ({ back, polishedMm = 0, hollowMm = 0, farRimMm = 0 }: SingleBeve
 @Component({
   selector: 'ma-handles-panel',
   imports: [FormsModule, HandlesDrawing, QuantityField, SelectButton, Why],
-  template: `
-    <div class="held">
-      <p-selectButton
-        ariaLabel="Which way up it is held"
-        [options]="ways"
-        optionLabel="label"
-        optionValue="value"
-        [allowEmpty]="false"
-        [ngModel]="shown()"
-        (ngModelChange)="heldChange.emit($event)"
-      />
-      <p class="told" role="status">
-        {{ heldWords() }}
-        <ma-why of="which way up" [reason]="reason" />
-      </p>
-    </div>
-    @if (handed(); as h) {
-      <ma-handles-drawing
-        [handles]="now()"
-        [edge]="edge()"
-        [way]="shown()"
-        [handleDeg]="h.ways[shown()].handleDeg"
-      />
-    }
-    @for (line of fits(); track line.name) {
-      <p class="told">
-        <b>{{ line.name }}</b>
-        {{ line.words }}
-      </p>
-    }
-    @if (refusal(); as words) {
-      <p class="sentence-error" role="alert">{{ words }}</p>
-    }
-    <details [open]="!handles()">
-      <summary>{{ handles() ? 'As measured' : 'Not measured: as they usually are' }}</summary>
-      <div class="asks">
-        @for (measure of measures; track measure.of) {
-          <ma-quantity
-            [label]="measure.label"
-            [quantity]="measure.of === 'towardsBevelDeg' ? 'number' : 'length'"
-            [value]="now()[measure.of]"
-            (valueChange)="measured(measure.of, $event)"
-            [hint]="measure.hint"
-            (settled)="settle()"
-          />
-        }
-        <ma-quantity
-          label="Guard beside the wheel"
-          [value]="guardMm()"
-          (valueChange)="guardMm.set($event)"
-          hint="An estimate unless measured"
-        />
-      </div>
-    </details>
-  `,
+  templateUrl: './handles-panel.html',
   styleUrl: '../../ui/panel.css',
   styles: `
     .told {

@@ -24,48 +24,7 @@ const NOT_SAID = '';
 @Component({
   selector: 'ma-entry-outcome',
   imports: [ChoiceField, FormsModule, LineField, QuantityField, SelectButton],
-  template: `
-    <ma-choice
-      label="Burr"
-      [options]="burrs"
-      [value]="outcome()?.burr ?? none"
-      (valueChange)="setBurr($event)"
-    />
-    <ma-line
-      label="In a word"
-      [most]="200"
-      [value]="outcome()?.word ?? ''"
-      (valueChange)="set({ word: $event || undefined })"
-      [sentence]="sentences()['outcome.word']"
-    />
-    @for (each of proof(); track each.test) {
-      <div class="proof">
-        <p-selectButton
-          [ariaLabel]="each.label"
-          [options]="each.options"
-          optionLabel="label"
-          optionValue="value"
-          [ngModel]="each.passed"
-          [ngModelOptions]="{ standalone: true }"
-          (ngModelChange)="setProof(each.test, $event)"
-        />
-        @if (each.test === 'force') {
-          <ma-quantity
-            label="Newtons"
-            quantity="number"
-            [value]="each.newtons"
-            (valueChange)="setNewtons($event)"
-          />
-        }
-      </div>
-    }
-    <ma-choice
-      label="Another test"
-      [options]="others()"
-      [value]="none"
-      (valueChange)="$event && setProof($any($event), true)"
-    />
-  `,
+  templateUrl: './entry-outcome.html',
   styles: `
     :host {
       display: flex;

@@ -15,48 +15,7 @@ const AS_GOOD = 0.15;
 @Component({
   selector: 'ma-year',
   imports: [Why],
-  template: `
-    <p class="told">
-      {{ words() }}
-      @if (years().length) {
-        <ma-why of="a year of it" [reason]="reason()" />
-      }
-    </p>
-    @if (rows().length) {
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Angle</th>
-            <th scope="col">Bevels</th>
-            <th scope="col">An edge lasts</th>
-            <th scope="col">Honings a year</th>
-            <th scope="col">Minutes a year</th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of rows(); track row.name) {
-            <tr [class.now]="row.now">
-              <th scope="row">{{ row.angle }}{{ row.now ? ', as it is now' : '' }}</th>
-              <td>{{ row.bevels }}</td>
-              <td>
-                {{ row.lasts }}
-                <small>{{ row.lastsRange }}, {{ row.by }}</small>
-              </td>
-              <td>{{ row.honings }}</td>
-              <td>
-                <b>{{ row.minutes }}</b>
-                <small>{{ row.range }}; {{ row.parts }}</small>
-                <svg viewBox="0 0 200 10" aria-hidden="true">
-                  <path class="honing" [attr.d]="row.honing" />
-                  <path class="grinding" [attr.d]="row.grinding" />
-                </svg>
-              </td>
-            </tr>
-          }
-        </tbody>
-      </table>
-    }
-  `,
+  templateUrl: './year-panel.html',
   styleUrls: ['../../ui/panel.css', '../../ui/table.css'],
   styles: `
     td:last-child {
