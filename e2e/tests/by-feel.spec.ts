@@ -1,12 +1,18 @@
 import type { Page } from '@playwright/test';
-import { choose, expect, expectAccessible, goOn, goTo, isAt, test, toBench, type } from './workshop.js';
+import {
+  atEnd,
+  choose,
+  expect,
+  expectAccessible,
+  goOn,
+  goTo,
+  isAt,
+  sessionOf,
+  test,
+  toBench,
+  type,
+} from './workshop.js';
 
-const atEnd = (page: Page) => async (): Promise<boolean> =>
-  (await page.getByRole('heading', { name: 'Done, and in the record' }).count()) > 0;
-const sessionOf = async (page: Page, run: string): Promise<ReturnType<typeof JSON.parse>> => {
-  await expect.poll(async () => (await page.request.get(`/api/sessions/${run}`)).status()).toBe(200);
-  return (await page.request.get(`/api/sessions/${run}`)).json();
-};
 /** Its edge made another, over HTTP. */
 async function reshaped(page: Page, id: string, edge: object): Promise<void> {
   const {

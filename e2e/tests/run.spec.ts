@@ -1,5 +1,5 @@
-import type { Page } from '@playwright/test';
 import {
+  atEnd,
   choose,
   expect,
   expectAccessible,
@@ -7,18 +7,13 @@ import {
   goOn,
   goTo,
   isAt,
+  sessionOf,
   test,
   toBench,
   walkedThoroughly,
 } from './workshop.js';
 
 const PHONE = { width: 390, height: 844 };
-const atEnd = (page: Page) => async (): Promise<boolean> =>
-  (await page.getByRole('heading', { name: 'Done, and in the record' }).count()) > 0;
-const sessionOf = async (page: Page, run: string): Promise<ReturnType<typeof JSON.parse>> => {
-  await expect.poll(async () => (await page.request.get(`/api/sessions/${run}`)).status()).toBe(200);
-  return (await page.request.get(`/api/sessions/${run}`)).json();
-};
 
 test('a chisel’s whole run, with the server killed and the page loaded anew on the way', async ({
   page,

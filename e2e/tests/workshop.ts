@@ -310,3 +310,13 @@ export async function tabTo(page: Page, name: RegExp, most = 60): Promise<void> 
   }
   throw new Error(`Not reached by Tab: ${name}; reached ${seen.join(', ')}`);
 }
+
+/** The last station of a run is passed, and it is in the record. */
+export const atEnd = (page: Page) => async (): Promise<boolean> =>
+  (await page.getByRole('heading', { name: 'Done, and in the record' }).count()) > 0;
+
+/** The entry a run became. */
+export async function sessionOf(page: Page, run: string): Promise<ReturnType<typeof JSON.parse>> {
+  await expect.poll(async () => (await page.request.get(`/api/sessions/${run}`)).status()).toBe(200);
+  return (await page.request.get(`/api/sessions/${run}`)).json();
+}
