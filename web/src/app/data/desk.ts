@@ -45,7 +45,6 @@ import { ChosenSet } from './chosen-set';
 import { GuidesStore } from './guides.store';
 import { BoardsStore } from './boards.store';
 import { RecordsStore } from './records.store';
-import { contentOf } from './collection.store';
 import { Notices } from '../platform/notices';
 import { ToolsStore } from './tools.store';
 import type { FieldChange } from '../platform/change';
@@ -201,9 +200,7 @@ export class Desk {
         take(1),
         switchMap((tool) => {
           if (!tool) this.set.choose(set);
-          return tool
-            ? this.tools.change(tool.id, tool.version, { ...contentOf<Tool>(tool), stoneSet: set ?? '' })
-            : EMPTY;
+          return tool ? this.tools.amend(tool, { stoneSet: set ?? '' }) : EMPTY;
         }),
       )
       .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });

@@ -16,7 +16,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { EMPTY, distinctUntilChanged, map, switchMap } from 'rxjs';
-import type { Count, Tool } from '@mellow-anvil/core/blade';
+import type { Count } from '@mellow-anvil/core/blade';
 import { seenInRun } from '@mellow-anvil/core/advice';
 import { type BackHollow, purposeOf, type RunGrinding, type Station, isGate } from '@mellow-anvil/core/plan';
 import { forcesOf, laggingPlaces } from '@mellow-anvil/core/record';
@@ -25,7 +25,6 @@ import { Desk } from '../data/desk';
 import { AbrasivesStore } from '../data/abrasives.store';
 import { RecordsStore } from '../data/records.store';
 import { Figures } from '../ui/figures';
-import { contentOf } from '../data/collection.store';
 import { ToolsStore } from '../data/tools.store';
 import { BurrGate, type BurrFelt } from './burr-gate';
 import { Cautions, FIRST_OF_ALL } from './cautions';
@@ -325,7 +324,7 @@ export class RunPage {
     if (!tool || station?.kind !== 'stone') return;
     const on = run?.plan.steps[station.step]?.afterBurr ? 'strop' : 'stone';
     this.toolsStore
-      .change(tool.id, tool.version, { ...contentOf<Tool>(tool), counts: { ...tool.counts, [on]: by } })
+      .amend(tool, { counts: { ...tool.counts, [on]: by } })
       .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
   }
 

@@ -184,9 +184,7 @@ export class EdgeSide {
   /** What is not typed on the desk: measured handles, and how it is held. */
   protected change(content: Partial<Tool>): void {
     const tool = this.tool();
-    this.tools
-      .change(tool.id, tool.version, { ...contentOf<Tool>(tool), ...content })
-      .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
+    this.tools.amend(tool, content).subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
   }
 
   protected keep(): Promise<void> {

@@ -189,7 +189,7 @@ export class NextAnglePanel {
     const [tool, knife] = [this.tool(), this.knife()];
     if (!tool || !knife) return;
     const edge = { ...knife, ...this.wanted() };
-    this.tools.change(tool.id, tool.version, { ...contentOf<Tool>(tool), edge }).subscribe({
+    this.tools.amend(tool, { edge }).subscribe({
       next: () => this.notices.done('Its plan, its lift and its runs go by that now.'),
       error: (reason: unknown) => this.notices.refused(reason),
     });

@@ -25,7 +25,6 @@ import { runPlanOf, workOf, type Bench } from '../../data/to-bench';
 import { RecordsStore, type Records } from '../../data/records.store';
 import { RunsStore } from '../../data/runs.store';
 import { Checks, type Sentences } from '../../ui/checks';
-import { contentOf } from '../../data/collection.store';
 import { Figures } from '../../ui/figures';
 import { WheelPasses } from '../../data/wheel-passes';
 import { ToolsStore } from '../../data/tools.store';
@@ -255,9 +254,7 @@ export class PlanSide {
 
   private change(content: Partial<Tool>): void {
     const tool = this.tool();
-    this.tools
-      .change(tool.id, tool.version, { ...contentOf<Tool>(tool), ...content })
-      .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
+    this.tools.amend(tool, content).subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
   }
 
   /** Care of a stone, done: one tap and a record. */

@@ -4,7 +4,6 @@ import { attempt, Refusal } from '@mellow-anvil/core/base';
 import type { KnifeEdge, Tool } from '@mellow-anvil/core/blade';
 import { liftAngle } from '@mellow-anvil/core/guide';
 import type { Stored } from '@mellow-anvil/contract';
-import { contentOf } from '../../data/collection.store';
 import { ToolsStore } from '../../data/tools.store';
 import { Notices } from '../../platform/notices';
 import { Figures } from '../../ui/figures';
@@ -100,7 +99,7 @@ export class HandAngles {
     const [tool, found] = [this.tool(), this.found()];
     if (!found) return;
     const edge = { ...this.knife(), ...found };
-    this.tools.change(tool.id, tool.version, { ...contentOf<Tool>(tool), edge }).subscribe({
+    this.tools.amend(tool, { edge }).subscribe({
       next: () =>
         this.notices.done(
           `${tool.name} is kept at ${this.figures.angle(found.leftDeg)} left and ${this.figures.angle(found.rightDeg)} right.`,

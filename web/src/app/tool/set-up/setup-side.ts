@@ -27,7 +27,6 @@ import { ChoiceField } from '../../ui/choice-field';
 import { Figures } from '../../ui/figures';
 import { Notices } from '../../platform/notices';
 import { QuantityField } from '../../ui/quantity-field';
-import { contentOf } from '../../data/collection.store';
 import { isSingleBevel } from '../../drawings/blade';
 import { ShimFigures } from '../../parts/shim-figures';
 import { ToolsStore } from '../../data/tools.store';
@@ -262,7 +261,7 @@ export class SetupSide {
     if (!shim || !isSingleBevel(edge) || [shim.shimMm, shim.shimAtMm].some(Number.isNaN)) return;
     if (edge.back === 'shim' && edge.shimMm === shim.shimMm && edge.shimAtMm === shim.shimAtMm) return;
     const bevelled = changed<SingleBevelEdge>({ ...edge, back: 'shim' }, shim);
-    this.tools.change(tool.id, tool.version, { ...contentOf<Tool>(tool), edge: bevelled }).subscribe({
+    this.tools.amend(tool, { edge: bevelled }).subscribe({
       next: () => {
         this.shimTyped.set(undefined);
         this.notices.done(`${tool.name}: its back is bevelled over this shim.`);
