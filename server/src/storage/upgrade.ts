@@ -1,11 +1,8 @@
 import { copyFile, mkdtemp, open, rename, rm } from 'node:fs/promises';
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { Sequelize } from 'sequelize';
-import { SequelizeStorage, Umzug } from 'umzug';
 import { CannotOpen } from './cannot-open.js';
 import type { Migration } from './migrations.js';
-import { repeatable } from './repeatable.js';
 import { breakSeal } from './seal.js';
 import { snapshot } from './snapshot.js';
 import { faultOf } from './soundness.js';
@@ -75,6 +72,7 @@ export async function bringUp(
         await from.run('VACUUM INTO ?', [copy]);
       }
     }
+    const { takeSteps } = await import('./take-steps.js');
     await takeSteps(copy, migrations);
     await refuseLoss(copy, before?.rows ?? new Map<string, number>());
     await source?.close();
@@ -148,21 +146,6 @@ async function lookInto(source: SqliteFile, migrations: readonly Migration[]): P
     );
   }
   return { pending: migrations.length - new Set(done).size, done: done.length, rows };
-}
-
-async function takeSteps(copy: string, migrations: readonly Migration[]): Promise<void> {
-  const sequelize = new Sequelize({ dialect: 'sqlite', storage: copy, logging: false });
-  try {
-    const schema = repeatable(sequelize.getQueryInterface());
-    await new Umzug({
-      migrations: migrations.map(({ name, up }) => ({ name, up: () => up(schema) })),
-      storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
-      logger: undefined,
-    }).up();
-    await sequelize.query('PRAGMA journal_mode = WAL');
-  } finally {
-    await sequelize.close();
-  }
 }
 
 /** Every table that was there still has its rows, and SQLite finds the whole sound. */

@@ -1,9 +1,9 @@
 import { calculations } from '@mellow-anvil/contract';
 import { planAnswer, planHoning } from '@mellow-anvil/core/plan';
 import { calculateTask } from '../features/calc/tasks.js';
-import { cardPdf } from '../features/cards/card.pdf.js';
 import { drawCardTask } from '../features/cards/tasks.js';
-import { drawn, handOf } from '../features/patterns/drawing.js';
+import { drawn } from '../features/patterns/drawing.js';
+import { handOf } from '../features/patterns/hand.js';
 import { drawPatternTask } from '../features/patterns/tasks.js';
 import { answerPlanTask, planTask } from '../features/plans/tasks.js';
 import { checked } from '../platform/checked.js';
@@ -20,8 +20,9 @@ answerTasks([
   done(planTask, ({ tool, abrasives, request, bench }) => planHoning(tool, abrasives, request, bench)),
   done(answerPlanTask, ({ of, request }) => planAnswer(of, request)),
   done(drawPatternTask, (asked) => drawn(asked.pattern, asked.form, asked)),
-  done(drawCardTask, ({ card, edge, address, figures, paper, printer }) =>
-    cardPdf(card, edge, address, handOf(figures), { paper, printer }),
-  ),
+  done(drawCardTask, async ({ card, edge, address, figures, paper, printer }) => {
+    const { cardPdf } = await import('../features/cards/card.pdf.js');
+    return cardPdf(card, edge, address, handOf(figures), { paper, printer });
+  }),
   done(describeTask, (what) => JSON.stringify(what === 'server' ? openApi() : workshopJsonSchema())),
 ]);

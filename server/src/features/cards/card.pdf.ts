@@ -4,8 +4,8 @@ import { type Edge, edgeChain, type Point } from '@mellow-anvil/core/blade';
 import { FACET_NAMES, type ToolCard } from '@mellow-anvil/core/guide';
 import { box, type PatternHand } from '@mellow-anvil/core/pattern';
 import type { PrintOptions } from '../patterns/index.js';
-import { checkBars, linesOf, openSheets, type Sheets } from '../patterns/index.js';
-import { printable } from '../patterns/index.js';
+import { checkBars, linesOf, openSheets, type Sheets } from '../../platform/paper/sheet.js';
+import { printable } from '../../platform/paper/typeface.js';
 
 const MARGIN = 16;
 const DRAWING = { wide: 118, high: 58 } as const;

@@ -6,8 +6,8 @@ import {
   type Pattern,
   type PatternLayer,
 } from '@mellow-anvil/core/pattern';
-import { checkBars, linesOf, openSheets, roomOn, type Pen, type SheetOptions, type Sheets } from './sheet.js';
-import { printable } from './typeface.js';
+import { checkBars, linesOf, openSheets, roomOn, type Pen, type SheetOptions, type Sheets } from '../../platform/paper/sheet.js';
+import { printable } from '../../platform/paper/typeface.js';
 
 export const PENS: Readonly<Record<PatternLayer, Pen>> = {
   cut: { widthMm: 0.3 },

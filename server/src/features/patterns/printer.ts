@@ -6,7 +6,7 @@ import { HttpProblem } from '../../platform/problem.js';
 import type { Store } from '../../storage/store.js';
 import { readSettings } from '../settings/index.js';
 import { beside } from '../../platform/workers.js';
-import { handOf } from './drawing.js';
+import { handOf } from './hand.js';
 import { FILE_TYPES } from '../../platform/file-types.js';
 import { drawPatternTask } from './tasks.js';
 
