@@ -3,7 +3,7 @@ import { ROOT, bin, build, install, quietEnv, run } from './lib/project.mjs';
 
 const wanted = process.argv.slice(2);
 
-install();
+await install();
 build();
 // The shell the page's first paint is measured beside.
 if (wanted.length === 0 || wanted.includes('page')) {

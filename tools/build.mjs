@@ -1,4 +1,4 @@
 import { build, install } from './lib/project.mjs';
 
-install();
+await install();
 build();

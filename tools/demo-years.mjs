@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { ROOT, build, install } from './lib/project.mjs';
 
 // Writes the demo's two years anew, after its tools, its habits or core's rules have changed.
-install();
+await install();
 build();
 const { demoText } = await import(join(ROOT, 'demo/dist/boat-shed.js'));
 const file = join(ROOT, 'demo', 'saltmarsh-boat-shed.workshop.json');

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT, build, install, say, serve } from './lib/project.mjs';
 
-install();
+await install();
 build();
 const folder = mkdtempSync(join(tmpdir(), 'mellow-anvil-demo-'));
 say('This is the demo: the Saltmarsh boat shed, a made-up workshop, from a fresh copy.');

@@ -4,7 +4,7 @@ import { ROOT, build, install, say } from './lib/project.mjs';
 // Holds the three constants of the stones (rate, its power of the grain, depth of marks) against the strokes
 // that people say they make: what each row comes to, how far off that is, and whether other constants would do
 // better. Counts of the trade are common practice, no source; what a row assumes beside is said with it.
-install();
+await install();
 build();
 const { ABRASIVE_KINDS } = await import(join(ROOT, 'core/dist/abrasive/index.js'));
 const { contactMm2, recessionForTipMm, steelToGoBackMm3, unworked } = await import(

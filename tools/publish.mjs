@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { ROOT, build, install } from './lib/project.mjs';
 
 // The documents that are made of the schemas the server checks with; tests hold them to what it serves.
-install();
+await install();
 build();
 const { openApi, workshopJsonSchema } = await import(join(ROOT, 'server/dist/platform/openapi.js'));
 const { httpReference } = await import(join(ROOT, 'server/dist/platform/http-reference.js'));

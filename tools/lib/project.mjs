@@ -30,28 +30,46 @@ function stop(words) {
   process.exit(1);
 }
 
-/** Installs what the lock file says, when that has changed since the last time. */
-export function install() {
+/** Packages with a step of their own after they are fetched that is done at once; SQLite's addon takes two minutes. */
+const SET_UP_AT_ONCE = ['esbuild', '@parcel/watcher', 'lmdb', 'msgpackr-extract'];
+const NPM = { cwd: ROOT, shell: process.platform === 'win32' };
+const STAMP = join(ROOT, 'node_modules', '.install-stamp');
+
+/**
+ * Fetches what the lock file says, when that has changed since the last time.
+ * @returns begins the one slow step, SQLite's addon, beside other work; what needs a database waits for it
+ */
+export function fetchPackages() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < OLDEST_NODE[0] || (major === OLDEST_NODE[0] && minor < OLDEST_NODE[1])) {
     stop(`This needs Node ${OLDEST_NODE.join('.')} or newer; this is ${process.versions.node}.`);
   }
   const wanted = hashOf([join(ROOT, 'package-lock.json')]);
-  const stamp = join(ROOT, 'node_modules', '.install-stamp');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return () => Promise.resolve();
   say('Installing packages (the first time builds SQLite’s addon and takes some minutes) …');
-  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
-    cwd: ROOT,
-    stdio: 'inherit',
-    shell: process.platform === 'win32',
-  });
-  if (status !== 0) {
-    stop(
-      'The packages could not be installed. SQLite’s native addon needs Python 3, make and a C++ compiler ' +
-        'where no ready-made one fits (Debian: python3 make g++), and npm has to reach its registry once.',
-    );
-  }
-  writeFileSync(stamp, wanted);
+  const npm = (...args) => spawnSync('npm', args, { ...NPM, stdio: 'inherit' }).status === 0;
+  const fetched =
+    npm('ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error') &&
+    npm('rebuild', '--loglevel=error', ...SET_UP_AT_ONCE);
+  if (!fetched) stop('The packages could not be installed: npm has to reach its registry once.');
+  return async () => {
+    const { status, output } = await run('npm', ['rebuild', '--loglevel=error', 'sqlite3'], {
+      ...NPM,
+      aloud: false,
+    });
+    if (status !== 0) {
+      stop(
+        `${output}\nSQLite’s native addon could not be built. It needs Python 3, make and a C++ compiler where no ` +
+          'ready-made one fits (Debian: python3 make g++).',
+      );
+    }
+    writeFileSync(STAMP, wanted);
+  };
+}
+
+/** Installs what the lock file says, when that has changed since the last time. */
+export async function install() {
+  await fetchPackages()();
 }
 
 /** Builds core, contract, server, demo, benchmarks and the page, when their sources have changed. */
@@ -131,9 +149,9 @@ export function serve(environment) {
 }
 
 /** Runs a command to its end, passing on what it prints where that is to be heard, and returns its status and output. */
-export function run(command, args, { cwd = ROOT, env = quietEnv(), aloud = true } = {}) {
+export function run(command, args, { cwd = ROOT, env = quietEnv(), aloud = true, shell = false } = {}) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd, env, stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(command, args, { cwd, env, shell, stdio: ['ignore', 'pipe', 'pipe'] });
     let output = '';
     for (const [stream, to] of [
       [child.stdout, process.stdout],
