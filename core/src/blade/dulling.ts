@@ -20,6 +20,7 @@ export const FAULTS = [
   'overheated',
   'wide-land',
   'wrong-angle',
+  'unsharpened',
 ] as const;
 export type FaultKind = (typeof FAULTS)[number];
 
@@ -28,7 +29,8 @@ export interface Fault {
   readonly kind: FaultKind;
   /**
    * Pits and lost temper: how far back from the edge they reach. Out of square: how far one corner stands
-   * ahead of the other. Rounded over: how much of the bevel is rounded. None for the rest.
+   * ahead of the other. Rounded over: how much of the bevel is rounded. Unsharpened: how thick it is where its edge will
+   * be. None for the rest.
    */
   readonly mm?: number;
   /** The bevel as it was found; only with `wrong-angle`. */

@@ -7,6 +7,7 @@ import { byTurns } from '../work/sides.js';
 import { contactMm2 } from '../work/worked.js';
 import { isLongOn, layAlong, type LaidStep } from './along.js';
 import { backWork, wholeBackMin, type BackStep } from './back-work.js';
+import { isOwnNumber, strokesByTurns } from './counting.js';
 import { changingMin, inJig } from './knives-in-jig.js';
 import { camberWork, type CamberWork } from './camber-work.js';
 import { startOf } from './honing-job.js';
@@ -125,8 +126,10 @@ function partsOf(
   const { wornSd, clearingSd } = spreadsOf(tool.edge, request.condition, request.landMm);
   const steps = stones.map((step, i): PlanStep => {
     const places = curve?.spread.get(step.id);
-    // Of two sides each gets as many; of several knives each.
-    const paired = byTurns(tool.edge) ? 2 * Math.ceil(step.strokes / 2) : step.strokes;
+    // Of two sides each gets as many, as its user counts them; of several knives each.
+    const paired = byTurns(tool.edge)
+      ? strokesByTurns(step.strokes, i === 0, places ? undefined : tool.counts?.stone)
+      : step.strokes;
     const jig = tool.edge.form === 'knife-set' ? inJig(tool.edge, paired, request.strokesEach) : undefined;
     const laid = places ? undefined : laidOn(tool.edge, bench, step.id, paired, request);
     const strokes = jig?.strokes ?? places?.reduce((sum, count) => sum + count, 0) ?? laid?.strokes ?? paired;
@@ -135,7 +138,9 @@ function partsOf(
     return {
       ...pushed(step, input),
       strokes,
-      ...likelyStrokes(jig ? step.strokes : strokes, i === 0 ? wornSd : clearingSd, rateSd(record, step.id)),
+      // What is done by count has no range.
+      ...(!(i > 0 && isOwnNumber(tool.counts?.stone)) &&
+        likelyStrokes(jig ? step.strokes : strokes, i === 0 ? wornSd : clearingSd, rateSd(record, step.id))),
       minutes:
         step.minutes + (strokes - step.strokes) / request.strokesPerMin + (rounds ? changingMin(rounds) : 0),
       ...(renewed && { facet: step === renewed ? ('micro' as const) : ('secondary' as const) }),

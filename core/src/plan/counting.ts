@@ -75,6 +75,40 @@ export function fallingWithin(strokes: number): number {
 export const strokesOf = (count: Count, planned: number): number =>
   visitsOf(count, planned).reduce((sum, { strokes }) => sum + strokes, 0);
 
+/** What a count comes to whatever is planned: a countdown from five is 30. None of the others has such a number. */
+const ownStrokes = (count: Count): number => strokesOf(count, 0);
+
+/** Whether a count is made as it is, however many strokes would do. */
+export const isOwnNumber = (count: Count = 'half'): boolean => ownStrokes(count) > 0;
+
+/**
+ * Strokes of the first stone of an edge with two sides: on each side until its burr stands, then some by turns, a
+ * quarter of them at most unless its user's count has a number of its own.
+ * @param strokes all of them, as {@link strokesByTurns} has them
+ * @example raisedAndTurned(44) // { sides: [19, 19], turns: 6 }
+ */
+export function raisedAndTurned(
+  strokes: number,
+  count: Count = 'falling',
+): { readonly sides: readonly [number, number]; readonly turns: number } {
+  const turns = ownStrokes(count) || fallingWithin(strokes / 4);
+  const each = (strokes - turns) / 2;
+  return { sides: [Math.ceil(each), Math.floor(each)], turns };
+}
+
+/**
+ * Strokes of a stone on an edge with two sides, as its user counts them, of so many that would do: on the first
+ * stone only those by turns are counted so.
+ * @example strokesByTurns(44, true, 'five-down') // 68: 19 a side, then 5-4-3-2-1 a side
+ */
+export function strokesByTurns(wanted: number, first: boolean, count?: Count): number {
+  const paired = 2 * Math.ceil(wanted / 2);
+  if (count === undefined) return paired;
+  if (!first) return strokesOf(count, paired);
+  const own = ownStrokes(count);
+  return own === 0 ? paired : paired - fallingWithin(paired / 4) + own;
+}
+
 /** The visit at hand after so many strokes, and what is left of it; undefined once all are made. */
 export function visitAt(
   visits: readonly Visit[],

@@ -9,7 +9,8 @@ import { beginRun } from '../run/run.js';
 import { takenToBench, type RunPlan } from '../run/run-plan.js';
 import { strokesOf } from './counting.js';
 import { handSet, liftOf } from './held.js';
-import { orderOfWork } from './order-of-work.js';
+import type { HoningPlan } from './honing-plan.js';
+import { orderOfWork, type WorkOrder } from './order-of-work.js';
 import type { PlanRequest } from './plan-request.js';
 import { planHoning } from './ways-out.js';
 
@@ -31,10 +32,13 @@ const REQUEST: PlanRequest = {
   laidAside: [],
   strop: true,
 };
-function taken(tool: Tool): RunPlan {
+function planned(tool: Tool): { readonly plan: HoningPlan; readonly work: WorkOrder } {
   const plan = planHoning(tool, BENCH, REQUEST);
   const stoneOf = (id: string) => BENCH.find((each) => each.id === id);
-  const work = orderOfWork({ plan, tool, request: REQUEST, lift: liftOf(tool.edge), stoneOf });
+  return { plan, work: orderOfWork({ plan, tool, request: REQUEST, lift: liftOf(tool.edge), stoneOf }) };
+}
+function taken(tool: Tool): RunPlan {
+  const { work } = planned(tool);
   const made = takenToBench({ toolId: 'k', request: REQUEST, work, manner: 'thorough' });
   if (!made) throw new Error('There is a plan.');
   return made;
@@ -74,12 +78,20 @@ describe('a count its user chose', () => {
       const steps = run.plan.steps.map((step, i) => ({ ...step, ...run.steps[i] }));
       const byTurns = steps.filter(({ side, afterBurr }) => side === undefined && !afterBurr);
       expect(byTurns.length).toBeGreaterThan(0);
-      for (const { count: made, target, planned } of byTurns) {
+      for (const { count: made, target, planned: told } of byTurns) {
         expect(made).toBe(count);
-        expect(target).toBe(strokesOf(count, planned ?? NaN));
+        expect(target).toBe(strokesOf(count, told ?? NaN));
       }
       const strop = steps.find(({ afterBurr }) => afterBurr);
       expect([strop?.count, strop?.target]).toEqual(['ten-down', 110]);
+      // The plan says what is walked, its minutes with it.
+      const { plan, work } = planned(knife({ counts: { stone: count, strop: 'ten-down' } }));
+      const walked = new Map<string, number>();
+      work.steps.forEach(({ abrasiveId }, i) =>
+        walked.set(abrasiveId, (walked.get(abrasiveId) ?? 0) + (run.steps[i]?.target ?? NaN)),
+      );
+      for (const { id, strokes } of plan.steps) expect(walked.get(id)).withContext(count).toBe(strokes);
+      expect(plan.strop?.strokes).toBe(110);
       // One side alone, until its burr stands, is counted straight through.
       for (const { side, count: made } of steps) if (side !== undefined) expect(made).toBe('through');
     }

@@ -2,14 +2,17 @@ import {
   GRIND_NICK_MM,
   REPAIR_NICK_MM,
   TIP_RADIUS_UM,
+  faultMm,
   type Condition,
   type FaultKind,
 } from '../blade/dulling.js';
 import { includedDeg, type Edge } from '../blade/edge.js';
+import { insist } from '../base/refusal.js';
 import { cosDeg, sinDeg } from '../base/trig.js';
 import type { EdgeAtWork } from '../work/edge-at-work.js';
-import { sidesOf } from '../work/sides.js';
+import { sidesOf, taperDeg } from '../work/sides.js';
 import { recessionForTipMm } from '../work/tip.js';
+import { mayBeUnsharpened, unsharpenedWork } from '../work/unsharpened.js';
 import { honingJobFrom, sinkMm, startOf, type HoningJob } from './honing-job.js';
 
 /** What is to be done about an edge, from least to most work. */
@@ -35,7 +38,8 @@ export type IntakeLine =
       readonly wantedDeg: number;
       readonly mm3: number;
     }
-  | { readonly what: 'wide-land' };
+  | { readonly what: 'wide-land' }
+  | { readonly what: 'unsharpened'; readonly thickMm: number; readonly facetMm: number; readonly mm3: number };
 
 /** A condition taken in: its arithmetic, what it comes to, and what is to be done. */
 interface Intake {
@@ -61,6 +65,16 @@ export function intake(edge: Edge, condition: Condition, landMm?: number): Intak
 
 /** {@link intake} of an edge as work left it. */
 export function intakeFrom(edge: Edge, start: EdgeAtWork, condition: Condition): Intake {
+  insist(
+    faultMm(condition, 'unsharpened') === 0 || mayBeUnsharpened(edge),
+    'condition.faults',
+    'Only a knife with two plain facets, steeper than its blade tapers, can be said to have no edge yet: take that off.',
+  );
+  insist(
+    edge.form !== 'knife' || faultMm(condition, 'unsharpened') < edge.spineMm,
+    'condition.faults',
+    'The blade is said to be as thick at its edge as at its spine: measure it where the edge will be.',
+  );
   const job = honingJobFrom(edge, start, condition);
   const lines = intakeLines(edge, condition);
   const { treatment, why } = judged(edge, condition, job);
@@ -78,10 +92,11 @@ function intakeLines(edge: Edge, condition: Condition): readonly IntakeLine[] {
     ),
   ];
   const deepest = Math.max(0, ...deep.map(({ recessionMm }) => recessionMm));
-  const rest = faults.flatMap(({ kind: what, mm = 0, foundDeg }): IntakeLine[] => {
+  const rest = faults.flatMap(({ kind: what, mm = 0, foundDeg }): readonly IntakeLine[] => {
     if (what === 'out-of-square') return [{ what, recessionMm: mm }];
     if (what === 'rounded-over') return [{ what, overMm: mm, sinkMm: sinkMm(condition) }];
     if (what === 'wide-land') return [{ what }];
+    if (what === 'unsharpened') return unsharpenedLine(edge, mm);
     if (what !== 'wrong-angle' || foundDeg === undefined) return [];
     return [{ what, foundDeg, wantedDeg: groundDeg(edge), mm3: reshapeMm3(edge, foundDeg) }];
   });
@@ -100,6 +115,12 @@ function intakeLines(edge: Edge, condition: Condition): readonly IntakeLine[] {
 
 function judged(edge: Edge, condition: Condition, job: HoningJob): { treatment: Treatment; why: string } {
   const { kind, faults = [], tipRadiusUm } = condition;
+  if (faultMm(condition, 'unsharpened') > 0) {
+    return {
+      treatment: 'hone',
+      why: 'It has no edge yet: the coarsest stone makes its facets until they meet, the others only finish them.',
+    };
+  }
   const has = (fault: FaultKind): boolean => faults.some((each) => each.kind === fault);
   const found = faults.find((fault) => fault.kind === 'wrong-angle')?.foundDeg;
   const back = job.recessionMm;
@@ -141,6 +162,23 @@ function judged(edge: Edge, condition: Condition, job: HoningJob): { treatment: 
 
 const groundDeg = (edge: Edge): number =>
   edge.form === 'single-bevel' ? edge.primaryDeg : includedDeg(edge);
+
+/** What the facets of a knife without an edge take; the flatter of two unlike ones is the longer. */
+function unsharpenedLine(edge: Edge, thickMm: number): readonly IntakeLine[] {
+  if (edge.form !== 'knife') return [];
+  const bodyDeg = taperDeg(edge);
+  const sides = [edge.leftDeg, edge.rightDeg].map((facetDeg) =>
+    unsharpenedWork({ thickMm, facetDeg, bodyDeg }),
+  );
+  return [
+    {
+      what: 'unsharpened',
+      thickMm,
+      facetMm: Math.max(...sides.map(({ facetMm }) => facetMm)),
+      mm3: edge.lengthMm * sides.reduce((sum, { steelMm2 }) => sum + steelMm2, 0),
+    },
+  ];
+}
 
 /** Steel between a bevel found too steep and as it should be, mm³, the edge staying where it is: ½·t²·(cot θ − cot φ)·w. */
 export function reshapeMm3(edge: Edge, foundDeg: number): number {

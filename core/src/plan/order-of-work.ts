@@ -8,7 +8,7 @@ import { byTurns, honedFacet, sidesOf } from '../work/sides.js';
 import type { BackStep } from './back-work.js';
 import { purposeOf, type BackHollow, type BenchStep, type RunGrinding } from './bench-step.js';
 import type { CamberStep } from './camber-work.js';
-import { fallingWithin } from './counting.js';
+import { raisedAndTurned } from './counting.js';
 import type { HoningPlan, PlanStep } from './honing-plan.js';
 import type { PlanRequest } from './plan-request.js';
 import type { ShapingStep } from './shaping-work.js';
@@ -91,18 +91,17 @@ export function stepsInOrder(
     const part = { what: 'hone', of } as const;
     if (!turns || of.places) return [onStone(part, atEdge)];
     if (!first) return [onStone(part, undefined, { count: counts.stone ?? 'half' })];
-    const falling = fallingWithin(of.strokes / 4);
-    const each = (of.strokes - falling) / 2;
+    const { sides, turns: last } = raisedAndTurned(of.strokes, counts.stone);
     const side = (index: 0 | 1, strokes: number): OrderedStep => ({
       ...onStone(part, facetOfSide(edge, index) ?? atEdge, { strokes, side: index }),
     });
     return [
-      side(0, Math.ceil(each)),
-      side(1, Math.floor(each)),
-      ...(falling > 0
+      side(0, sides[0]),
+      side(1, sides[1]),
+      ...(last > 0
         ? [
             onStone(part, facetOfSide(edge, 0) ? undefined : atEdge, {
-              strokes: falling,
+              strokes: last,
               count: counts.stone ?? 'falling',
             }),
           ]

@@ -1,6 +1,7 @@
 import { kindFacts, servesShape, standsIn } from '../abrasive/abrasive.js';
 import { stonesAtWork, type StonesRecord, type StoneAtWork } from '../abrasive/at-work.js';
 import { grainOfMarksUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
+import { faultMm } from '../blade/dulling.js';
 import { shapeOfEdge } from '../blade/edge.js';
 import { insist, unlessRefused } from '../base/refusal.js';
 import { familyFacts } from '../blade/families.js';
@@ -99,7 +100,7 @@ export function solverOf(
   const found = shaping
     ? leftBySteps(tool, asSeen, { abrasives, job: { forceN } }, [{ ...shaping, facet: 'primary' }])
     : asSeen;
-  const { job, treatment } = intakeFrom(tool.edge, shaping ? found : start, condition);
+  const { job, treatment } = intakeFrom(tool.edge, found, condition);
   const foundUm = marksAtEdgeUm(tool.edge, found);
   const asked: ProgressionInput = {
     ...(foundUm !== undefined && { startUm: startAfterUm(foundUm, candidates, request.maxRatio) }),
@@ -120,7 +121,10 @@ export function solverOf(
   const school = {
     school: request.school ?? 'least-time',
     order: request.order,
-    damaged: condition.kind === 'unknown' || (treatment !== 'hone' && treatment !== 'strop'),
+    damaged:
+      condition.kind === 'unknown' ||
+      faultMm(condition, 'unsharpened') > 0 ||
+      (treatment !== 'hone' && treatment !== 'strop'),
   };
   const most = request.mostStrokes;
   const solve = (given: ProgressionInput): ReturnType<PlanProblem['solve']> => {

@@ -4,6 +4,7 @@ import { edgeLengthMm, shapeOfEdge } from '../blade/edge.js';
 import { familyFacts } from '../blade/families.js';
 import type { Tool } from '../blade/tool.js';
 import { layLowerDeg } from '../work/strop-wrap.js';
+import { strokesOf } from './counting.js';
 import type { PlanRequest } from './plan-request.js';
 
 /** What a strop does for an edge: cut on, polish its marks, take their tops off, or only lay the tip straight. */
@@ -42,7 +43,7 @@ const TOPS_RATIO = 15;
  * @param lastUm the last stone’s grain; absent where it is only stropped
  */
 export function stropSteps(
-  { edge, family }: Tool,
+  { edge, family, counts = {} }: Tool,
   atHand: readonly StoneAtWork[],
   request: PlanRequest,
   lastUm: number | undefined,
@@ -61,7 +62,8 @@ export function stropSteps(
   const charged = fitting.filter((strop) => !isBare(strop));
   const worked = charged.find(({ sizeUm }) => sizeUm <= (lastUm ?? Infinity)) ?? charged.at(-1);
   const bare = fitting.findLast(isBare);
-  const step = (strop: StoneAtWork, strokes: number, firstN: number): StropStep => {
+  const step = (strop: StoneAtWork, usual: number, firstN: number): StropStep => {
+    const strokes = strokesOf(counts.strop ?? 'half', usual);
     const lowerDeg = layLowerDeg(strop.strop, edgeLengthMm(edge));
     return {
       id: strop.id,

@@ -2,9 +2,9 @@ import { edgeChain } from '../blade/chain.js';
 import type { Point } from '../blade/section.js';
 import type { Edge } from '../blade/edge.js';
 import { facetsOf } from '../guide/facet-settings.js';
-import { cosDeg, sinDeg, toDeg } from '../base/trig.js';
+import { cosDeg, sinDeg } from '../base/trig.js';
 import { unlessRefused } from '../base/refusal.js';
-import { byTurns } from '../work/sides.js';
+import { byTurns, taperDeg } from '../work/sides.js';
 
 /** Which surface of a blade lies on the abrasive: of two sides the first or the other, a ground primary, the secondary under a micro-bevel, the back. */
 export type Face = 'bevel' | 'other' | 'primary' | 'secondary' | 'back';
@@ -76,7 +76,7 @@ interface Roll {
  */
 export function rollOf(edge: Edge, face: Face): Roll | undefined {
   if (!('grind' in edge) || edge.grind !== 'convex' || face === 'back') return undefined;
-  const fromDeg = edge.form === 'knife' ? toDeg(Math.atan(edge.spineMm / 2 / edge.widthMm)) : 0;
+  const fromDeg = edge.form === 'knife' ? taperDeg(edge) : 0;
   const to = faceDeg(edge, face);
   return to > fromDeg ? { fromDeg, toDeg: to } : undefined;
 }

@@ -1,4 +1,4 @@
-import { TIP_RADIUS_UM, depthOfMm, type Condition } from '../blade/dulling.js';
+import { TIP_RADIUS_UM, depthOfMm, faultMm, type Condition } from '../blade/dulling.js';
 import type { Edge } from '../blade/edge.js';
 import { STOP_SHORT_MM } from '../grinding/grinding-work.js';
 import { sinDeg } from '../base/trig.js';
@@ -6,6 +6,7 @@ import { facetsNow, withTip, type EdgeAtWork } from './edge-at-work.js';
 import { primaryShaping } from './primary-shaping.js';
 import { sidesOf } from './sides.js';
 import { recessionForTipMm } from './tip.js';
+import { mayBeUnsharpened, withoutEdge } from './unsharpened.js';
 
 /** Marks a maker, or nobody knows who, left on every face of an edge, µm (estimates, replaced by what is seen). */
 export const FOUND_MARKS_UM: Partial<Record<Condition['kind'], number>> = { new: 6, unknown: 12 };
@@ -14,8 +15,10 @@ export const FOUND_MARKS_UM: Partial<Record<Condition['kind'], number>> = { new:
 export function asFound(edge: Edge, work: EdgeAtWork, condition: Condition | undefined): EdgeAtWork {
   if (!condition) return work;
   const steepMm2 = steepPrimaryMm2(edge, condition);
+  const blankMm = faultMm(condition, 'unsharpened');
+  const begun = blankMm > 0 && mayBeUnsharpened(edge) ? withoutEdge(edge, work, blankMm) : work;
   const tipped = withTip(
-    { ...work, nickMm: depthOfMm(condition), ...(steepMm2 > 0 && { steepMm2 }) },
+    { ...begun, nickMm: depthOfMm(condition), ...(steepMm2 > 0 && { steepMm2 }) },
     condition.tipRadiusUm ?? TIP_RADIUS_UM[condition.kind],
   );
   const found = FOUND_MARKS_UM[condition.kind];

@@ -8,4 +8,5 @@ export { primaryShaping } from './primary-shaping.js';
 export { byTurns, honedFacet } from './sides.js';
 export { stropWrap } from './strop-wrap.js';
 export { recessionForTipMm } from './tip.js';
+export { mayBeUnsharpened } from './unsharpened.js';
 export { contactMm2, faceAtEdgeMm, steelToGoBackMm3, worked } from './worked.js';

@@ -6,6 +6,7 @@ import {
   includedDeg,
   type DoubleBevelEdge,
   type Edge,
+  type KnifeEdge,
   type SingleBevelEdge,
 } from '../blade/edge.js';
 import { ASSUMED_LAND_MM } from '../blade/land-growth.js';
@@ -69,6 +70,10 @@ export function honedFacet(edge: Edge): Facet | undefined {
   return other ? undefined : one.facets.at(-1)?.facet;
 }
 
+/** How much each side of a knife’s blade leans to its centre plane, degrees: straight from spine to edge. */
+export const taperDeg = ({ spineMm, widthMm }: Pick<KnifeEdge, 'spineMm' | 'widthMm'>): number =>
+  toDeg(Math.atan(spineMm / 2 / widthMm));
+
 /** Every stroke asks it of the same edge. */
 const sides = new WeakMap<Edge, Sides>();
 
@@ -86,8 +91,7 @@ function madeOf(edge: Edge): Sides {
       };
     }
     case 'knife': {
-      // A body that tapers straight from spine to edge.
-      const bodyDeg = toDeg(Math.atan(edge.spineMm / 2 / edge.widthMm));
+      const bodyDeg = taperDeg(edge);
       const side = (facet: Facet, deg: number): Side => {
         // Hollowed by a wheel from heel to edge: what lies behind its heel is never touched.
         const hollow = hollowOf(edge, deg, edge.spineMm / 2);

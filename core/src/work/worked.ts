@@ -74,13 +74,28 @@ export function worked(edge: Edge, state: EdgeAtWork, item: WorkItem): EdgeAtWor
     const backMm = edgeOf(one, next) - edgeOf(one, state);
     return receded(next, { backMm, sidewaysMm: 0 }, backMm * sinDeg(sides.includedDeg), 0, steelMm3);
   }
-  const shift = apexShift({
-    leftDownMm: leftMm,
-    rightDownMm: rightMm,
-    leftDeg: edgeDeg(one),
-    rightDeg: edgeDeg(other),
-  });
-  return receded(next, shift, leftMm, rightMm, steelMm3);
+  // A square end stands where it is until the faces meet at it: only what goes further moves the edge.
+  const beyond = pastJoint(one, other, state, next);
+  const [leftDownMm, rightDownMm] = [beyond * leftMm, beyond * rightMm];
+  const shift = apexShift({ leftDownMm, rightDownMm, leftDeg: edgeDeg(one), rightDeg: edgeDeg(other) });
+  return receded(next, shift, leftDownMm, rightDownMm, steelMm3);
+}
+
+/** The share of two faces’ way that lay behind a square end; all of it where there is none. */
+function pastJoint(one: Side, other: Side, from: Standing, to: Standing): number {
+  const { jointMm } = from;
+  if (jointMm === undefined) return 1;
+  const [before, after] = [from, to].map((state) => apexMm(one, other, state)) as [number, number];
+  return after > before ? Math.max(0, after - Math.max(before, jointMm)) / (after - before) : 1;
+}
+
+/** Where the two faces at the edge meet, mm behind where `atMm` counts from. */
+function apexMm(one: Side, other: Side, { atMm }: Standing): number {
+  const [left, right] = [one, other].map((side) => {
+    const { facet, deg } = atTheEdge(side);
+    return { at: atMm[facet] ?? 0, tan: tanDeg(deg) };
+  }) as [{ at: number; tan: number }, { at: number; tan: number }];
+  return (left.at * left.tan + right.at * right.tan) / (left.tan + right.tan);
 }
 
 /** How strokes by place leave the curve of an edge that has one. */

@@ -21,6 +21,7 @@ export const FAULT_WORDS: Readonly<Record<FaultKind, { readonly label: string; r
   overheated: { label: 'Overheated', ask: 'Colours reach back' },
   'wide-land': { label: 'Land grown wide' },
   'wrong-angle': { label: 'Wrong angle', ask: 'Bevel as it is' },
+  unsharpened: { label: 'No edge yet', ask: 'Thick where the edge will be' },
 };
 
 export const TREATMENT_WORDS: Readonly<Record<Treatment, string>> = {

@@ -57,11 +57,18 @@ export class ConditionAsk {
   readonly condition = input.required<Condition>();
   /** The bevel as it should be, for a wrong one to begin from. */
   readonly groundDeg = input(25);
+  /** Whether it may have come from its maker without an edge. */
+  readonly blank = input(false);
   readonly said = input.required<(part: string) => string>();
   readonly asked = output<Condition>();
 
   protected readonly kinds = CONDITIONS.map((value) => ({ value, label: CONDITION_WORDS[value] }));
-  protected readonly faultKinds = FAULTS.map((value) => ({ value, label: FAULT_WORDS[value].label }));
+  protected readonly faultKinds = computed(() =>
+    FAULTS.filter((kind) => kind !== 'unsharpened' || this.blank()).map((value) => ({
+      value,
+      label: FAULT_WORDS[value].label,
+    })),
+  );
   protected readonly faults = computed(() => this.condition().faults ?? []);
   protected readonly chosen = computed(() => this.faults().map(({ kind }) => kind));
   protected readonly asks = computed(() =>

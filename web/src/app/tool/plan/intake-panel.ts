@@ -197,6 +197,11 @@ export class IntakePanel {
         };
       case 'wide-land':
         return { text: 'The land is wide: every honing takes more steel', figure: '' };
+      case 'unsharpened':
+        return {
+          text: `${this.figures.length(line.thickMm)} thick where the edge will be: facets ${this.figures.length(line.facetMm)} long; of each side ½ · half the thickness · the way back to its heel · length`,
+          figure: `${this.figures.number(line.mm3, 1)} mm³ to hone`,
+        };
       case 'wrong-angle':
         return {
           text: `Bevel found at ${this.figures.angle(line.foundDeg)}, wanted ${this.figures.angle(line.wantedDeg)}: ½ · thickness² · difference of cotangents · width`,

@@ -7,7 +7,7 @@ import { ASSUMED_LAND_MM, includedDeg, shapeOfEdge, type Tool } from '@mellow-an
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '@mellow-anvil/core/grinding';
 import { ALONG, isLongOn, type PlanRequest, type School, SCHOOLS } from '@mellow-anvil/core/plan';
 import { type EdgeState, landPmMm } from '@mellow-anvil/core/record';
-import { WAYS } from '@mellow-anvil/core/work';
+import { mayBeUnsharpened, WAYS } from '@mellow-anvil/core/work';
 import { LAND_FROM } from '../../words/land-words';
 import { ChoiceField } from '../../ui/choice-field';
 import { Figures } from '../../ui/figures';
@@ -75,6 +75,7 @@ export class PlanAsks {
   protected readonly unread = NaN;
   protected readonly schools = SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value].label }));
   protected readonly ways = WAYS.map((value) => ({ value, label: WAY_WORDS[value] }));
+  protected readonly blank = computed(() => mayBeUnsharpened(this.tool().edge));
   protected readonly groundDeg = computed(() => {
     const { edge } = this.tool();
     return edge.form === 'single-bevel' ? edge.primaryDeg : includedDeg(edge);
