@@ -16,6 +16,7 @@ import {
   type KnifeSetEdge,
   type ScrapingEdge,
   type SingleBevelEdge,
+  SWEEPS,
   type VEdge,
 } from '@mellow-anvil/core/blade';
 import { number, oneOf, related, whole } from './fields.js';
@@ -150,6 +151,7 @@ const knife = shape<KnifeEdge>({
   rightDeg: number('sideDeg', 'Right bevel'),
   grind,
   grindRadiusMm: grindRadius,
+  sweep: oneOf('Edge towards the tip', SWEEPS).optional(),
 });
 
 const hook = shape<HookEdge>({

@@ -4,6 +4,7 @@ import { ABRASIVE_KIND_NAMES, CARE_KINDS } from '@mellow-anvil/core/abrasive';
 import { type Condition, CONDITIONS, type Fault, FAULTS } from '@mellow-anvil/core/blade';
 import {
   ALONG,
+  LAID,
   type BackStep,
   type CamberRequest,
   type CamberStep,
@@ -162,7 +163,7 @@ export const roundsSchema = Joi.array()
   .max(100);
 /** How strokes are laid along an edge longer than its stone. */
 export const laidSchema: ObjectSchema = shape<NonNullable<PlanStep['along']>>({
-  way: oneOf('Along the edge', ALONG),
+  way: oneOf('Along the edge', LAID),
   visits: whole('visits'),
 });
 const planStep = withFields<ProgressionStep, Omit<PlanStep, keyof ProgressionStep>>(stepSchema, {

@@ -17,6 +17,7 @@ import {
   BURR_PLACES,
   COLOUR_LEFT,
   HEATS,
+  LIGHTS,
   POLISHES,
   type PutIn,
   type RunEvent,
@@ -102,6 +103,7 @@ const STATIONS: Readonly<Record<StationKind, SchemaMap>> = {
   'colour-back': {},
   stone: { step: stepAt },
   polished: { step: stepAt },
+  straight: { step: stepAt },
   burr: { wanted: flag, side, step: stepAt.optional() },
   wash: { oil: flag },
   scratch: { step: stepAt },
@@ -180,6 +182,7 @@ const FACTS: Readonly<Record<RunFactKind, SchemaMap>> = {
   scratched: { gone: Joi.boolean().required() },
   heated: { heat: oneOf('Heat', HEATS) },
   polished: { polish: oneOf('Polished', POLISHES) },
+  lit: { light: oneOf('Light', LIGHTS) },
   shook: {
     places: Joi.array().items(oneOf('Shaking', SHAKES).optional()).unique().max(SHAKES.length).required(),
   },

@@ -95,10 +95,12 @@ const RENEWED_BY: Readonly<Record<Upkeep, CareKind>> = {
 };
 
 /** The cares an abrasive may be given. */
-export function caresOf(abrasive: Pick<Abrasive, 'kind'>): readonly CareKind[] {
-  const { upkeep } = kindFacts(abrasive.kind);
+export function caresOf({ kind, lubricant }: Pick<Abrasive, 'kind' | 'lubricant'>): readonly CareKind[] {
+  const { upkeep } = kindFacts(kind);
   const renewing = RENEWED_BY[upkeep];
-  if (upkeep === 'flatten') return [renewing, 'straightedge'];
+  // Oil floats the swarf off; what is left of both gums the stone.
+  if (upkeep === 'flatten')
+    return [renewing, 'straightedge', ...(lubricant === 'oil' ? (['cleaned'] as const) : [])];
   return upkeep === 'charge' ? [renewing, 'scraped'] : [renewing];
 }
 

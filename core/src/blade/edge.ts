@@ -91,6 +91,9 @@ export interface VEdge {
   readonly keelRadiusMm: number;
 }
 
+/** How a knife’s edge runs to its tip: straight, or swept up. */
+export const SWEEPS = ['straight', 'up'] as const;
+
 /** A knife: two bevels along a blade, each measured from its centre plane. */
 export interface KnifeEdge {
   readonly form: 'knife';
@@ -102,6 +105,8 @@ export interface KnifeEdge {
   readonly rightDeg: number;
   readonly grind: Grind;
   readonly grindRadiusMm?: number;
+  /** Straight unless said. */
+  readonly sweep?: (typeof SWEEPS)[number];
 }
 
 /** A blade curved in plan, in one of three makes. */

@@ -1,4 +1,5 @@
 import { insist } from '../base/refusal.js';
+import type { KnifeEdge } from '../blade/edge.js';
 
 /**
  * How strokes are laid along an edge longer than its stone is wide: part after part, from end to end across the stone,
@@ -84,8 +85,26 @@ export function shareAt(
   }
 }
 
+/**
+ * How strokes lie along a knife on a stone so wide: swept up to its tip in two parts that overlap, the handle lifted for
+ * the second (common practice, no source), more where the stone is narrow; else as on any edge. Nothing where it fits.
+ */
+export function laidOnKnife(
+  { lengthMm, sweep }: Pick<KnifeEdge, 'lengthMm' | 'sweep'>,
+  stoneMm: number | undefined,
+  way: Along,
+): LaidStep | undefined {
+  const parts = stoneMm === undefined ? 1 : Math.ceil(lengthMm / stoneMm - 1e-9);
+  if (sweep === 'up') return { way: 'swept', visits: Math.max(2, parts) };
+  if (stoneMm === undefined || !isLongOn(lengthMm, stoneMm)) return undefined;
+  return { way, visits: layAlong(way, { edgeMm: lengthMm, stoneMm, strokes: 1 }).visits };
+}
+
+/** Every way strokes come to lie along an edge: a knife swept up to its tip has its own. */
+export const LAID = [...ALONG, 'swept'] as const;
+
 /** Strokes of a step as they are laid along its edge: the way, and in how many visits. */
 export interface LaidStep {
-  readonly way: Along;
+  readonly way: (typeof LAID)[number];
   readonly visits: number;
 }

@@ -5,7 +5,7 @@ import { landMmOf, wholeLandMm, type EdgeAtWork, type ToolAtWork } from '../work
 import type { Tool } from '../blade/tool.js';
 import { byTurns } from '../work/sides.js';
 import { contactMm2 } from '../work/worked.js';
-import { isLongOn, layAlong, type LaidStep } from './along.js';
+import { isLongOn, laidOnKnife, layAlong, type LaidStep } from './along.js';
 import { backWork, wholeBackMin, type BackStep } from './back-work.js';
 import { isOwnNumber, strokesByTurns } from './counting.js';
 import { changingMin, inJig } from './knives-in-jig.js';
@@ -165,7 +165,7 @@ function partsOf(
   return { steps, curve, back, strops: stropSteps(tool, problem.atHand, request, lastUm) };
 }
 
-/** Strokes laid along a flat-backed edge that is too long for its stone; nothing where it is not. */
+/** Strokes laid along an edge that is too long for its stone, or swept up to its tip; nothing where it is neither. */
 function laidOn(
   edge: Edge,
   bench: readonly OwnedAbrasive[],
@@ -174,6 +174,10 @@ function laidOn(
   { along: way = 'parts' }: PlanRequest,
 ): { readonly strokes: number; readonly along: LaidStep } | undefined {
   const stoneMm = bench.find((stone) => stone.id === id)?.widthMm;
+  if (edge.form === 'knife') {
+    const along = laidOnKnife(edge, stoneMm, way);
+    return along && { strokes: wanted, along };
+  }
   if (edge.form !== 'single-bevel' || stoneMm === undefined || !isLongOn(edge.widthMm, stoneMm))
     return undefined;
   const { visits, strokes } = layAlong(way, { edgeMm: edge.widthMm, stoneMm, strokes: wanted });

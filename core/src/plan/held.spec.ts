@@ -7,7 +7,8 @@ import { COUNTS } from '../blade/manner.js';
 import type { Tool } from '../blade/tool.js';
 import { beginRun } from '../run/run.js';
 import { takenToBench, type RunPlan } from '../run/run-plan.js';
-import { strokesOf } from './counting.js';
+import type { BenchStep } from './bench-step.js';
+import { strokesOf, visitsOf } from './counting.js';
 import { handSet, liftOf } from './held.js';
 import type { HoningPlan } from './honing-plan.js';
 import { orderOfWork, type WorkOrder } from './order-of-work.js';
@@ -22,8 +23,8 @@ const knife = (more: Partial<Tool> = {}): Tool => ({
   ...more,
 });
 const BENCH = [
-  abrasive('coarse', '600', { serves: EDGE_SHAPES }),
-  abrasive('mid', '1200', { serves: EDGE_SHAPES }),
+  abrasive('coarse', '600', { serves: EDGE_SHAPES, widthMm: 70 }),
+  abrasive('mid', '1200', { serves: EDGE_SHAPES, widthMm: 70 }),
   abrasive('fine', '3000', { serves: EDGE_SHAPES }),
   abrasive('strop', 3, { serves: EDGE_SHAPES, kind: 'strop', lubricant: 'compound' }),
 ];
@@ -43,6 +44,8 @@ function taken(tool: Tool): RunPlan {
   if (!made) throw new Error('There is a plan.');
   return made;
 }
+
+const takenSteps = (tool: Tool): readonly BenchStep[] => taken(tool).steps;
 
 describe('a blade held by hand', () => {
   it('has its spine as high on each side as gives that side’s angle back', () => {
@@ -65,6 +68,33 @@ describe('a blade held by hand', () => {
       if (sides) expect([angleDeg, rightDeg]).withContext(what).toEqual(sides);
     }
     expect(liftOf(flatBlade({})).sides).toBe(1);
+  });
+});
+
+describe('a knife swept up to its tip', () => {
+  it('is counted in two parts that overlap until its burr stands, and side by side after that', () => {
+    const even = takenSteps(knife());
+    const swept = takenSteps(knife({ edge: { ...POCKET, sweep: 'up' } }));
+    // How it is laid changes no stroke.
+    expect(swept.map(({ strokes }) => strokes)).toEqual(even.map(({ strokes }) => strokes));
+    for (const { side, along, strokes, count = 'through' } of swept) {
+      if (side === undefined) {
+        expect(along).toBeUndefined();
+        continue;
+      }
+      expect(along).toEqual({ way: 'swept', visits: 2 });
+      const visits = visitsOf(count, strokes, { along });
+      expect(visits.map(({ part }) => part)).toEqual([0, 1]);
+      expect(visits.reduce((sum, visit) => sum + visit.strokes, 0)).toBe(strokes);
+      expect(Math.abs((visits[0]?.strokes ?? 0) - (visits[1]?.strokes ?? 9))).toBeLessThan(2);
+    }
+    expect(even.some(({ along }) => along)).toBeFalse();
+  });
+
+  it('is laid in parts where it is much longer than the stone', () => {
+    const long = takenSteps(knife({ edge: { ...POCKET, lengthMm: 200 } }));
+    const first = long.find(({ side }) => side === 0);
+    expect(first?.along).toEqual({ way: 'parts', visits: 3 });
   });
 });
 

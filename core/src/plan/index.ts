@@ -1,4 +1,4 @@
-export { ALONG, type Along, isLongOn, layAlong } from './along.js';
+export { ALONG, type Along, isLongOn, LAID, layAlong } from './along.js';
 export type { BackStep } from './back-work.js';
 export { type BackHollow, type BenchStep, purposeOf, type RunGrinding } from './bench-step.js';
 export { type CamberRequest, type CamberStep, isNear, wantedRemoval } from './camber-work.js';

@@ -39,7 +39,12 @@ export type IntakeLine =
       readonly mm3: number;
     }
   | { readonly what: 'wide-land' }
-  | { readonly what: 'unsharpened'; readonly thickMm: number; readonly facetMm: number; readonly mm3: number };
+  | {
+      readonly what: 'unsharpened';
+      readonly thickMm: number;
+      readonly facetMm: number;
+      readonly mm3: number;
+    };
 
 /** A condition taken in: its arithmetic, what it comes to, and what is to be done. */
 interface Intake {

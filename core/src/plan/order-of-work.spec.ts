@@ -135,11 +135,11 @@ describe('the order of work', () => {
     expect(words(made(IRON, ask({ kind: 'dull' })))).not.toContain('polished');
   });
 
-  it('wipes the oil off after an oil stone, before a strop too, and only flattens what dishes', () => {
+  it('wipes the oil off after an oil stone, before a strop too, and flushes it for next time', () => {
     const oil = all('oil', 14, { kind: 'oil-stone', lubricant: 'oil' });
     const one = made(IRON, ask({ kind: 'dull' }, { finishUm: 14, school: 'least-time' }), {}, [oil, STROP]);
     expect(ofKind(one, 'wash')).toEqual([{ kind: 'wash', oil: true }]);
-    expect(ofKind(one, 'care')).toEqual([]);
+    expect(ofKind(one, 'care')).toEqual([{ kind: 'care', abrasiveId: 'oil', care: 'cleaned', after: true }]);
   });
 
   it('is short where only the strop is wanted', () => {
@@ -198,7 +198,11 @@ describe('the order of work', () => {
           work.steps.map((step) => [step.abrasiveId, step.strokes, step.facet]),
         );
         if (edge.form === 'knife-set') expect(passed).toContain('isolate');
-        if (edge.form === 'scraping') expect(passed).not.toContain('burr-off');
+        if (edge.form === 'scraping') {
+          expect(passed).not.toContain('burr-off');
+          // Its burr up, it is held against the light.
+          expect(passed.lastIndexOf('straight')).toBeGreaterThan(passed.lastIndexOf('burr'));
+        }
       });
     }
   }

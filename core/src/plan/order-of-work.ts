@@ -87,10 +87,15 @@ export function stepsInOrder(
     ? [onStone({ what: 'curve', of: camber }, steps[0]?.facet ?? atEdge, { curve: true })]
     : [];
   const turns = byTurns(edge);
+  // By turns both sides are counted, not their parts.
+  const byTurn = (part: PlanPart, facet: Facet | undefined, more: Partial<BenchStep>): OrderedStep => {
+    const { along: _, ...step } = onStone(part, facet, more);
+    return step;
+  };
   const honed = (of: PlanStep, first: boolean): readonly OrderedStep[] => {
     const part = { what: 'hone', of } as const;
     if (!turns || of.places) return [onStone(part, atEdge)];
-    if (!first) return [onStone(part, undefined, { count: counts.stone ?? 'half' })];
+    if (!first) return [byTurn(part, undefined, { count: counts.stone ?? 'half' })];
     const { sides, turns: last } = raisedAndTurned(of.strokes, counts.stone);
     const side = (index: 0 | 1, strokes: number): OrderedStep => ({
       ...onStone(part, facetOfSide(edge, index) ?? atEdge, { strokes, side: index }),
@@ -100,7 +105,7 @@ export function stepsInOrder(
       side(1, sides[1]),
       ...(last > 0
         ? [
-            onStone(part, facetOfSide(edge, 0) ? undefined : atEdge, {
+            byTurn(part, facetOfSide(edge, 0) ? undefined : atEdge, {
               strokes: last,
               count: counts.stone ?? 'falling',
             }),
@@ -316,6 +321,8 @@ function after(input: OrderInput, steps: Steps): readonly Station[] {
           { kind: 'nail' } as const,
         ]
       : []),
+    // It scrapes only where it touches: dead straight.
+    ...(last !== undefined && edge.form === 'scraping' ? [{ kind: 'straight', step: last } as const] : []),
     ...(last !== undefined && strops.length > 0
       ? [{ kind: 'proof', before: true } as const, washAfter(steps, last, input)]
       : []),
@@ -333,13 +340,15 @@ function washAfter(steps: Steps, step: number, { stoneOf }: OrderInput): Station
   return { kind: 'wash', ...(oil && { oil }) };
 }
 
-/** Stones that dish are flattened when the work is done, each once. */
+/** What a stone wants when the work is done, each once: one that dishes flattened, one used with oil flushed and wiped. */
 function forNextTime(steps: Steps, { stoneOf }: OrderInput): readonly Station[] {
   const ids = [...new Set(of(steps, 'edge').map((i) => steps[i]?.abrasiveId ?? ''))];
-  return ids
-    .filter((id) => {
-      const stone = stoneOf(id);
-      return stone?.kind === 'water-stone' && kindFacts(stone.kind).upkeep === 'flatten';
-    })
-    .map((abrasiveId): Station => ({ kind: 'care', abrasiveId, care: 'flattened', after: true }));
+  return ids.flatMap((abrasiveId): readonly Station[] => {
+    const stone = stoneOf(abrasiveId);
+    if (!stone) return [];
+    if (stone.lubricant === 'oil') return [{ kind: 'care', abrasiveId, care: 'cleaned', after: true }];
+    return stone.kind === 'water-stone' && kindFacts(stone.kind).upkeep === 'flatten'
+      ? [{ kind: 'care', abrasiveId, care: 'flattened', after: true }]
+      : [];
+  });
 }

@@ -63,6 +63,8 @@ export type Station =
       readonly side?: 0 | 1;
       readonly step?: number;
     }
+  /** A scraping edge on a straightedge against the light; `step` are the strokes that mend it. */
+  | { readonly kind: 'straight'; readonly step: number }
   | { readonly kind: 'wash'; readonly oil?: boolean }
   | { readonly kind: 'scratch'; readonly step: number }
   /** About so many strokes, on the finest stone. */
@@ -78,7 +80,16 @@ export type Station =
 export type StationKind = Station['kind'];
 
 /** Stations at which something is asked, and the answer changes what comes after. */
-const GATES: readonly StationKind[] = ['heat', 'marker', 'polished', 'burr', 'scratch', 'nail', 'proof'];
+const GATES: readonly StationKind[] = [
+  'heat',
+  'marker',
+  'polished',
+  'burr',
+  'straight',
+  'scratch',
+  'nail',
+  'proof',
+];
 
 /** Whether something is asked at a sort of station. */
 export const isGate = (kind: StationKind | undefined): boolean => kind !== undefined && GATES.includes(kind);
@@ -96,6 +107,7 @@ const BRISK: readonly StationKind[] = [
   'lift',
   'stone',
   'burr',
+  'straight',
   'burr-off',
   'proof',
 ];

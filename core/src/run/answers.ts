@@ -21,6 +21,10 @@ export const SHAKE_PLACES: Readonly<Record<Shake, number>> = { heel: 0, middle: 
 export const POLISHES = ['all', 'corner', 'not-yet'] as const;
 export type Polish = (typeof POLISHES)[number];
 
+/** Where light shows between an edge and a straightedge: nowhere, in the middle, or at its ends. */
+export const LIGHTS = ['none', 'middle', 'ends'] as const;
+export type Light = (typeof LIGHTS)[number];
+
 /** What sent a run back, or what it goes on with in mind. */
 export const GATE_WORDS = [
   'burr-gaps',
@@ -34,6 +38,8 @@ export const GATE_WORDS = [
   'scratches-again',
   'scratches-back',
   'shakes',
+  'light-middle',
+  'light-ends',
   'unpolished',
   'hot',
   'coloured',

@@ -31,6 +31,8 @@ export function asPlanned(run: Run): readonly RunFact[] {
       return [{ kind: 'burr', burr: 'all-along' }];
     case 'scratch':
       return [{ kind: 'scratched', gone: true }];
+    case 'straight':
+      return [{ kind: 'lit', light: 'none' }];
     case 'nail':
       return [{ kind: 'shook', places: [] }];
     case 'proof':

@@ -1,7 +1,7 @@
 import type { Count } from '../blade/manner.js';
 import type { StationKind } from '../plan/station.js';
 import type { Burr, ProofTest } from '../record/session.js';
-import type { BurrFeel, ColourLeft, Heat, Polish, Shake } from './answers.js';
+import type { BurrFeel, ColourLeft, Heat, Light, Polish, Shake } from './answers.js';
 import type { RunPlan } from './run-plan.js';
 
 /** Why a station was passed over. */
@@ -39,6 +39,8 @@ export type RunFact =
   | { readonly kind: 'polished'; readonly polish: Polish }
   /** Drawn along the nail: where it shook, nowhere where it ran smooth. */
   | { readonly kind: 'shook'; readonly places: readonly Shake[] }
+  /** Held on a straightedge against the light. */
+  | { readonly kind: 'lit'; readonly light: Light }
   | { readonly kind: 'back' }
   /** Back to an earlier station, after a proof that fell short. */
   | { readonly kind: 'go'; readonly station: number }

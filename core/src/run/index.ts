@@ -7,6 +7,8 @@ export {
   type GateWord,
   type Heat,
   HEATS,
+  type Light,
+  LIGHTS,
   POLISHES,
   type Shake,
   SHAKES,

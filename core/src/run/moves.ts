@@ -10,6 +10,7 @@ import {
   type BurrFeel,
   type GateWord,
   type Heat,
+  type Light,
   type ColourLeft,
   type Polish,
   type Shake,
@@ -129,6 +130,19 @@ export function answeredNail(run: Run, shakes: readonly Shake[]): Run {
   if (shakes.length === 0 || step === undefined) return goTo(run, run.at + 1);
   const press = shakes.map((shake) => SHAKE_PLACES[shake]).sort((a, b) => a - b);
   return telling(pressedAt(run, step, press, [{ kind: 'burr-off' }]), { by: 'shakes', press });
+}
+
+/** Where an edge stands proud of a straightedge, by where light shows beside it: places 0 to 4 from the left. */
+const PROUD: Readonly<Record<Exclude<Light, 'none'>, readonly number[]>> = {
+  middle: [0, 4],
+  ends: [1, 2, 3],
+};
+
+/** Light under the middle: its ends stand proud, and are pressed; light at the ends, its middle. Then it is looked at again. */
+export function answeredLight(run: Run, step: number, light: Light): Run {
+  if (light === 'none') return goTo(run, run.at + 1);
+  const press = PROUD[light];
+  return telling(pressedAt(run, step, press), { by: `light-${light}`, press });
 }
 
 /** A corner that holds a few old marks may wait; what is not polished gets more strokes. */

@@ -108,6 +108,7 @@ const SKIPPED: Readonly<Record<StationKind, string>> = {
   scratch: 'the scratches',
   'burr-off': 'taking the burr off',
   nail: 'drawing it along the nail',
+  straight: 'the look against the light',
   proof: 'the proof',
   wipe: 'wiping',
   refit: 'refitting',

@@ -5,6 +5,7 @@ import {
   answeredBurr,
   answeredHeat,
   answeredMarker,
+  answeredLight,
   answeredNail,
   answeredPolish,
   answeredScratch,
@@ -109,6 +110,8 @@ export function afterEvent(run: Run, event: RunEvent): Run {
       return station?.kind === 'polished' ? answeredPolish(timed, station.step, event.polish) : timed;
     case 'shook':
       return station?.kind === 'nail' ? answeredNail(timed, event.places) : timed;
+    case 'lit':
+      return station?.kind === 'straight' ? answeredLight(timed, station.step, event.light) : timed;
     case 'proved': {
       const { test, passed, thickMm, wideMm } = event;
       const newtons = newtonsOf(event);

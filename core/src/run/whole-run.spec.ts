@@ -4,7 +4,7 @@ import { placesMade, strokesOf, visitAt, visitsOf } from '../plan/counting.js';
 import type { Station } from '../plan/station.js';
 import { newtonsOf, type Proof } from '../record/session.js';
 import { edgeWord } from './edge-word.js';
-import type { BurrFeel, ColourLeft } from './answers.js';
+import type { BurrFeel, ColourLeft, Light } from './answers.js';
 import { GAP_STROKES, ledBack } from './gates.js';
 import type { RunPlan } from './run-plan.js';
 import { sessionsOfRun } from './run-record.js';
@@ -144,6 +144,28 @@ describe('the gates', () => {
     expect([step?.abrasiveId, step?.places]).toEqual(['w8000', [GAP_STROKES, 0, 0, 0, GAP_STROKES]]);
     expect(kinds(shook.stations.slice(shook.at, shook.at + 3))).toBe('stone 3, burr-off, nail');
     expect(here(at('nail', { kind: 'shook', places: [] })).kind).toBe('proof');
+  });
+
+  it('light beside a scraping edge is pressed away where it stands proud, and it is looked at again', () => {
+    const order: readonly Station[] = [
+      { kind: 'stone', step: 0 },
+      { kind: 'burr', step: 0, wanted: true },
+      { kind: 'straight', step: 0 },
+      { kind: 'proof' },
+    ];
+    const scraping: RunPlan = { ...PLAN, steps: PLAN.steps.slice(0, 1), order };
+    const lit = (light: Light, ...more: RunFact[]): Run =>
+      run(scraping, DONE, { kind: 'burr', burr: 'all-along' }, { kind: 'lit', light }, ...more);
+    for (const [light, press, places] of [
+      ['middle', [0, 4], [GAP_STROKES, 0, 0, 0, GAP_STROKES]],
+      ['ends', [1, 2, 3], [0, GAP_STROKES, GAP_STROKES, GAP_STROKES, 0]],
+    ] as const) {
+      const pressed = lit(light);
+      expect(pressed.told).toEqual({ by: `light-${light}`, press });
+      expect(pressed.steps[(here(pressed) as { step: number }).step]?.places).toEqual(places);
+      expect(here(lit(light, DONE)).kind).toBe('straight');
+    }
+    expect(here(lit('none')).kind).toBe('proof');
   });
 
   it('a back not polished yet gets more strokes; a corner that may wait does not', () => {

@@ -6,7 +6,15 @@ import {
   type Pattern,
   type PatternLayer,
 } from '@mellow-anvil/core/pattern';
-import { checkBars, linesOf, openSheets, roomOn, type Pen, type SheetOptions, type Sheets } from '../../platform/paper/sheet.js';
+import {
+  checkBars,
+  linesOf,
+  openSheets,
+  roomOn,
+  type Pen,
+  type SheetOptions,
+  type Sheets,
+} from '../../platform/paper/sheet.js';
 import { printable } from '../../platform/paper/typeface.js';
 
 export const PENS: Readonly<Record<PatternLayer, Pen>> = {

@@ -42,6 +42,7 @@ interface FigureField {
 interface ChoiceOf {
   readonly field: string;
   readonly label: string;
+  /** The first is what it is where nobody said. */
   readonly options: readonly { readonly value: string; readonly label: string }[];
 }
 
@@ -122,7 +123,17 @@ const GRIND: ChoiceOf = {
 export const EDGE_CHOICES: Readonly<Record<EdgeForm, readonly ChoiceOf[]>> = {
   'single-bevel': [GRIND],
   'double-bevel': [GRIND],
-  knife: [GRIND],
+  knife: [
+    GRIND,
+    {
+      field: 'sweep',
+      label: 'Edge towards the tip',
+      options: [
+        { value: 'straight', label: 'Straight' },
+        { value: 'up', label: 'Swept up' },
+      ],
+    },
+  ],
   gouge: [
     {
       field: 'cannel',

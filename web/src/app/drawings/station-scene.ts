@@ -29,6 +29,8 @@ export function sceneOf(of: SceneOf): Scene {
           ? 'the burr stands on the scraping side and stays'
           : 'the burr stands on the side that did not lie on the stone; slide a fingertip off, across the edge',
       );
+    case 'straight':
+      return close(of, 'look', 'the edge on a straightedge, against the light: none shows where it touches');
     case 'burr-off':
       return burrOff(of);
     case 'nail':

@@ -64,6 +64,11 @@ export const HEAT_ANSWERS: readonly GateAnswer[] = [
   { value: 'hot', label: 'Too hot to hold', hint: 'dip, and a lighter pass' },
   { value: 'coloured', label: 'It has coloured', hint: 'straw, brown or blue: ground past it' },
 ];
+export const LIGHT_ANSWERS: readonly GateAnswer[] = [
+  { value: 'none', label: 'No light', hint: 'it touches from end to end' },
+  { value: 'middle', label: 'In the middle', hint: 'hollow: some strokes pressed at both ends' },
+  { value: 'ends', label: 'At the ends', hint: 'a belly: some strokes pressed in the middle' },
+];
 export const POLISH_ANSWERS: readonly GateAnswer[] = [
   { value: 'all', label: 'Corner to corner', hint: 'bright out to the edge, all along' },
   { value: 'corner', label: 'But for a corner', hint: 'a few old marks some millimetres in: they may wait' },

@@ -28,7 +28,7 @@ import { Figures } from '../ui/figures';
 import { ToolsStore } from '../data/tools.store';
 import { BurrGate, type BurrFelt } from './burr-gate';
 import { Cautions, FIRST_OF_ALL } from './cautions';
-import { ChoiceGate, HEAT_ANSWERS, POLISH_ANSWERS, SCRATCH_ANSWERS } from './choice-gate';
+import { ChoiceGate, HEAT_ANSWERS, LIGHT_ANSWERS, POLISH_ANSWERS, SCRATCH_ANSWERS } from './choice-gate';
 import { NailGate } from './nail-gate';
 import { OtherSteps } from './other-steps';
 import { ProofGate } from './proof-gate';
@@ -167,6 +167,7 @@ export class RunPage {
   protected readonly rules = FIRST_OF_ALL;
   protected readonly scratchAnswers = SCRATCH_ANSWERS;
   protected readonly heatAnswers = HEAT_ANSWERS;
+  protected readonly lightAnswers = LIGHT_ANSWERS;
   protected readonly polishAnswers = POLISH_ANSWERS;
 
   /** A station that is only done, in words. */

@@ -88,7 +88,16 @@ export function stoneView(
 function partWords(part: number | undefined, { along }: RunStep): string | undefined {
   if (part === undefined || !along) return undefined;
   if (along.way === 'half-circles') return part === 0 ? 'about the left end' : 'about the right end';
+  if (along.way === 'swept') return sweptPart(part, along.visits);
   return `part ${String(part + 1)} of ${String(along.visits)} from the left`;
+}
+
+/** Of an edge swept up to its tip: straight on the stone, and at its end with the handle lifted. */
+function sweptPart(part: number, visits: number): string {
+  if (part === visits - 1) return 'past the middle to the tip, the handle lifted as it sweeps up';
+  return visits === 2
+    ? 'heel to past the middle'
+    : `part ${String(part + 1)} of ${String(visits)} from the heel`;
 }
 
 /** The part of the view that goes by the knives of a set. */

@@ -22,6 +22,9 @@ export function textAtHand(
       return {
         title: `${CARE_TITLES[station.care]} ${nameOf(station.abrasiveId)}`,
         does: [
+          ...(station.after && station.care === 'cleaned'
+            ? ['A little oil over it, the swarf wiped up with it, until the rag comes away clean.']
+            : []),
           station.after
             ? 'For next time, while the bench is wet. It goes into the stone’s own record.'
             : 'Before the edge touches it. It goes into the stone’s own record.',

@@ -21,9 +21,11 @@ export function feelFor(
   figures: Figures,
   edge?: Edge,
 ): string {
+  // Counted by turns a stroke is still two that overlap.
+  const laid = edge?.form === 'knife' && edge.sweep === 'up' ? SWEPT : alongWords(step);
   const roll = edge && rollOf(edge, step?.side === 1 ? 'other' : 'bevel');
   if (step?.afterBurr || stone?.kind === 'strop')
-    return `${stropWords(step, figures)}${roll ? ` No roll here: ${figures.angle(roll.toDeg)} all the way.` : ''}`;
+    return `${stropWords(step, figures)}${roll ? ` No roll here: ${figures.angle(roll.toDeg)} all the way.` : ''}${laid}`;
   const purpose = step && purposeOf(step);
   if (purpose === 'back')
     return `The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.${alongWords(step)}`;
@@ -35,8 +37,11 @@ export function feelFor(
   const rolled = roll
     ? ` Laid flat, then tipped as it comes, to ${figures.angle(roll.toDeg)} at the end of the stroke.`
     : '';
-  return `${edgeFeel(step, stones)}${rolled}${alongWords(step)}`;
+  return `${edgeFeel(step, stones)}${rolled}${laid}`;
 }
+
+const SWEPT =
+  ' Every stroke in two that overlap: heel to past the middle, then on to the tip, the handle lifted as it sweeps up.';
 
 /** How strokes are laid along an edge longer than its stone. */
 export function alongWords(step: Pick<BenchStep, 'along'> | undefined): string {
@@ -48,6 +53,8 @@ export function alongWords(step: Pick<BenchStep, 'along'> | undefined): string {
       return ` In ${String(along.visits)} parts, side by side, each with as many.`;
     case 'crosswise':
       return ' Every stroke from end to end across the stone, and on until the stone has left the edge.';
+    case 'swept':
+      return SWEPT;
     case 'half-circles':
       return ' In half circles: half of them swung about the left end, half about the right.';
   }
@@ -172,6 +179,7 @@ export const STATION_TEXT: Readonly<Record<StationKind, StationText>> = {
     done: 'It is off',
   },
   nail: { title: 'Draw it along the nail', does: [], done: '' },
+  straight: { title: 'Straight against the light?', does: [], done: '' },
   proof: { title: 'Prove it', does: [], done: '' },
   wipe: {
     title: 'Wipe and oil',
@@ -274,6 +282,8 @@ export const TOLD: Readonly<Record<GateWord, string>> = {
   'scratches-back':
     'Twice more, and they still show: the stone before has not finished its own work. Some more there, wash, then here again.',
   shakes: 'It shook there: a burr is left. A few light strokes at that place, then off with it.',
+  'light-middle': 'Light in the middle: its ends stand proud. Press at both ends, then look again.',
+  'light-ends': 'Light at the ends: its middle stands proud. Press in the middle, then look again.',
   unpolished: 'Not to both corners yet: more here, both fingers near the edge.',
   hot: 'Too hot to hold: dip after every pass, press less.',
   coloured: 'It has coloured: soft there in plain steel. Light passes until the colour is ground away.',
