@@ -179,6 +179,15 @@ export const FAMILIES = {
     finishUm: 3,
     stropped: false,
   },
+  'one-sided-knife': {
+    ...FLAT_BACK,
+    label: 'Marking knife, one side flat',
+    backRegisters: true,
+    primaryDeg: [20, 30],
+    widthMm: 25,
+    thicknessMm: 2.5,
+    finishUm: 3,
+  },
   'kitchen-knife': {
     ...CARVING,
     label: 'Kitchen-type knife',

@@ -10,6 +10,7 @@ import { includedDeg, type Edge } from '../blade/edge.js';
 import { insist } from '../base/refusal.js';
 import { cosDeg, sinDeg } from '../base/trig.js';
 import type { EdgeAtWork } from '../work/edge-at-work.js';
+import { asFound } from '../work/found.js';
 import { sidesOf, taperDeg } from '../work/sides.js';
 import { recessionForTipMm } from '../work/tip.js';
 import { mayBeUnsharpened, unsharpenedWork } from '../work/unsharpened.js';
@@ -65,10 +66,10 @@ const STROP_TIP_UM = 2.5;
  * @throws Refusal as {@link honingJob}
  */
 export function intake(edge: Edge, condition: Condition, landMm?: number): Intake {
-  return intakeFrom(edge, startOf(edge, landMm), condition);
+  return intakeFrom(edge, asFound(edge, startOf(edge, landMm), condition), condition);
 }
 
-/** {@link intake} of an edge as work left it. */
+/** {@link intake} of an edge as it was found, or as work left it since. */
 export function intakeFrom(edge: Edge, start: EdgeAtWork, condition: Condition): Intake {
   insist(
     faultMm(condition, 'unsharpened') === 0 || mayBeUnsharpened(edge),

@@ -98,6 +98,10 @@ export const TOOLS: Readonly<Record<Family, Tool>> = {
   'whittling-knife': tool('whittling-knife', knife(12, 12, 'flat'), { steel: 'laminated' }),
   'chip-knife': tool('chip-knife', knife(10, 10, 'convex')),
   'marking-knife': tool('marking-knife', knife(5, 20, 'flat'), { steel: 'high-speed' }),
+  'one-sided-knife': tool('one-sided-knife', {
+    ...{ form: 'single-bevel', widthMm: 20, thicknessMm: 2, primaryDeg: 25, grind: 'flat', back: 'flat' },
+    front: { shape: 'straight' },
+  }),
   'kitchen-knife': tool('kitchen-knife', knife(15, 15, 'flat'), { steel: 'high-chromium' }),
   'hooked-blade': tool('hooked-blade', {
     form: 'hook',

@@ -94,7 +94,7 @@ function partWords(part: number | undefined, { along }: RunStep): string | undef
 
 /** Of an edge swept up to its tip: straight on the stone, and at its end with the handle lifted. */
 function sweptPart(part: number, visits: number): string {
-  if (part === visits - 1) return 'past the middle to the tip, the handle lifted as it sweeps up';
+  if (part === visits - 1) return 'on to the tip, handle lifted';
   return visits === 2
     ? 'heel to past the middle'
     : `part ${String(part + 1)} of ${String(visits)} from the heel`;

@@ -239,7 +239,8 @@ export class Rack {
       );
     const groups = new Map<string, RackTool[]>();
     for (const tool of found) {
-      const name = tool.setName ?? GROUPS[FAMILIES[tool.family].form] ?? 'Others';
+      const { form } = FAMILIES[tool.family];
+      const name = tool.setName ?? GROUPS[tool.family] ?? GROUPS[form] ?? 'Others';
       groups.set(name, [...(groups.get(name) ?? []), tool]);
     }
     return [...groups].map(([name, tools]) => ({ name, tools }));
@@ -297,7 +298,9 @@ const PLANNED: Partial<Readonly<Record<RackState, string>>> = {
   repair: 'Mend it',
 };
 
+/** By the form of their edge; by their family where another than its form says where people look for it. */
 const GROUPS: Readonly<Record<string, string>> = {
+  'one-sided-knife': 'Knives',
   'single-bevel': 'Chisels and irons',
   'double-bevel': 'Carving tools',
   gouge: 'Carving tools',

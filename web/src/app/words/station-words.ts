@@ -21,8 +21,8 @@ export function feelFor(
   figures: Figures,
   edge?: Edge,
 ): string {
-  // Counted by turns a stroke is still two that overlap.
-  const laid = edge?.form === 'knife' && edge.sweep === 'up' ? SWEPT : alongWords(step);
+  const swept = edge?.form === 'knife' && edge.sweep === 'up';
+  const laid = swept && !step?.along ? TURN_ABOUT : alongWords(step);
   const roll = edge && rollOf(edge, step?.side === 1 ? 'other' : 'bevel');
   if (step?.afterBurr || stone?.kind === 'strop')
     return `${stropWords(step, figures)}${roll ? ` No roll here: ${figures.angle(roll.toDeg)} all the way.` : ''}${laid}`;
@@ -40,8 +40,9 @@ export function feelFor(
   return `${edgeFeel(step, stones)}${rolled}${laid}`;
 }
 
-const SWEPT =
-  ' Every stroke in two that overlap: heel to past the middle, then on to the tip, the handle lifted as it sweeps up.';
+/** Of a knife swept up, counted by its sides. */
+const TURN_ABOUT =
+  ' Turn about: one heel to past the middle, the next on to the tip, the handle lifted as it sweeps up.';
 
 /** How strokes are laid along an edge longer than its stone. */
 export function alongWords(step: Pick<BenchStep, 'along'> | undefined): string {
@@ -54,7 +55,7 @@ export function alongWords(step: Pick<BenchStep, 'along'> | undefined): string {
     case 'crosswise':
       return ' Every stroke from end to end across the stone, and on until the stone has left the edge.';
     case 'swept':
-      return SWEPT;
+      return ` In ${String(along.visits)} parts that overlap, heel to tip, the handle lifted as it sweeps up.`;
     case 'half-circles':
       return ' In half circles: half of them swung about the left end, half about the right.';
   }
