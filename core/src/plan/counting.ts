@@ -66,7 +66,7 @@ const fallingFor = (strokes: number): number =>
   Math.min(100, Math.max(0, Math.floor((Math.sqrt(4 * strokes + 1) - 1) / 2)));
 
 /** The most strokes, no more than so many, that are a countdown of two sides. @example fallingWithin(7) // 6: 2-2-1-1 */
-export function fallingWithin(strokes: number): number {
+function fallingWithin(strokes: number): number {
   const from = fallingFor(strokes);
   return from * (from + 1);
 }

@@ -197,6 +197,25 @@ export function nail(of: SceneOf): Scene {
   };
 }
 
+/** An edge from the front on a straightedge, light coming through where it does not touch. */
+export function againstLight(): Scene {
+  const { top, left, right, height } = STONE;
+  const middle = (left + right) / 2;
+  const rays = [-60, -30, 0, 30, 60].map((dx) => `M${middle + dx} ${top + 6}v${Math.abs(dx) - 112}`).join('');
+  return {
+    marks: [
+      path(
+        'blade',
+        `M${left + 40} ${top}Q${middle} ${top - 16} ${right - 40} ${top}V${top - 62}H${left + 40}Z`,
+      ),
+      path('plate', `M${left} ${top}H${right}v${height}H${left}Z`),
+      path('ray', rays),
+    ],
+    words:
+      'the edge standing on a straightedge, against the light: here it comes through in the middle, so the edge is hollow',
+  };
+}
+
 export function atWheel(of: SceneOf, what: 'bevel' | 'back' | 'square' | 'hot' | 'colour'): Scene {
   const centre = { x: 310, y: 116 };
   const r = 108;

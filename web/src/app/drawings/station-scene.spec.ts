@@ -41,6 +41,7 @@ const STATIONS: Readonly<Record<StationKind, Station>> = {
     hollowing: { wheelId: 'wheel', rimMm: 3, hollows: 2, chordMm: 9, depthMm: 0.15 },
   },
   burr: { kind: 'burr', side: 0 },
+  straight: { kind: 'straight', step: 0 },
   wash: { kind: 'wash', oil: true },
   scratch: { kind: 'scratch', step: 0 },
   'burr-off': { kind: 'burr-off' },

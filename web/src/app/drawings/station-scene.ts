@@ -1,5 +1,16 @@
 import { breaker, flattening, ready, unplugged, washing, wiping, wrapped } from './bench-scenes';
-import { atWheel, backUp, burrOff, close, held, marked, nail, onStone, still } from './blade-scenes';
+import {
+  againstLight,
+  atWheel,
+  backUp,
+  burrOff,
+  close,
+  held,
+  marked,
+  nail,
+  onStone,
+  still,
+} from './blade-scenes';
 import type { Scene, SceneOf } from './scene-marks';
 
 /** Every station as a drawing, from the tool's own section and the guide's own measures. */
@@ -30,7 +41,7 @@ export function sceneOf(of: SceneOf): Scene {
           : 'the burr stands on the side that did not lie on the stone; slide a fingertip off, across the edge',
       );
     case 'straight':
-      return close(of, 'look', 'the edge on a straightedge, against the light: none shows where it touches');
+      return againstLight();
     case 'burr-off':
       return burrOff(of);
     case 'nail':
