@@ -11,6 +11,7 @@ import {
   test,
   toBench,
   type,
+  walkedThoroughly,
 } from './workshop.js';
 
 /** Its edge made another, over HTTP. */
@@ -106,7 +107,13 @@ test('a left-handed scraping knife: its ladder, its reverse first, its burr kept
   // Fading, it still goes to a stone.
   const run = await toBench(page, 'scrape-reed', 'Fading');
   await expect(page.getByText(/^reverse side, right: \d+ more$/)).toBeVisible();
-  const passed = await goOn(page, atEnd(page));
+  const before = await goOn(page, isAt(page, 'Straight against the light?'));
+  // Its middle shows light: its ends stand proud, are pressed, and it is held up again.
+  await page.getByRole('button', { name: /^In the middle/ }).click();
+  await expect(page.getByText(/Press at both ends/)).toBeVisible();
+  await expect(page.getByText(/^left: 3 more$/)).toBeVisible();
+  await goOn(page, isAt(page, 'Straight against the light?'));
+  const passed = [...before, ...(await goOn(page, atEnd(page)))];
   expect(passed).toContain('Is the burr up?');
   expect(passed.join()).not.toContain('Take off the burr');
   const { abrasives } = await (await page.request.get('/api/workshop')).json();
@@ -114,4 +121,29 @@ test('a left-handed scraping knife: its ladder, its reverse first, its burr kept
   const used = (await sessionOf(page, run)).steps.map(({ abrasiveId }: { abrasiveId: string }) => abrasiveId);
   expect(used.length).toBeGreaterThan(0);
   expect(strops.filter(({ id }: { id: string }) => used.includes(id))).toEqual([]);
+});
+
+test('a knife without an edge yet: its steel, its coarse stone, and its swept edge part by part', async ({
+  page,
+}) => {
+  await goTo(page, '/tools/galley/plan');
+  await page.getByRole('button', { name: 'New', exact: true }).click();
+  await page.getByText('Anything else wrong with it?').click();
+  await page.getByRole('button', { name: 'No edge yet' }).click();
+  await type(page.getByLabel('Thick where the edge will be'), '0.2');
+  await expect(page.getByText(/It has no edge yet/)).toBeVisible();
+  await page.getByText(/the arithmetic$/).click();
+  const told = page.getByText(/thick where the edge will be: facets/);
+  await expect(told).toBeVisible();
+  // 160 mm long, 15° on a body of 1.51°: 2·½·0.1·0.1/(tan 15° − tan 1.51°)·160.
+  await expect(page.getByText('6.6 mm³ to hone')).toBeVisible();
+  await walkedThoroughly(page);
+  await page.getByRole('button', { name: 'Take it to the bench' }).click();
+  await goOn(page, () => page.locator('ma-stone-station').isVisible());
+  const run = page.url().split('/').at(-1) ?? '';
+  // The left side alone, its first part before its next.
+  await expect(page.getByText(/^part 1 of 3 from the heel: \d+ more$/)).toBeVisible();
+  await goOn(page, atEnd(page));
+  const session = await sessionOf(page, run);
+  expect(session.conditionBefore).toEqual({ kind: 'new', faults: [{ kind: 'unsharpened', mm: 0.2 }] });
 });

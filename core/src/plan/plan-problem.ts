@@ -12,6 +12,7 @@ import { marksAtEdgeUm, steelToLowerMm3 } from '../work/worked.js';
 
 import { afterGrinding, grindingStep, groundFirst, type GrindingStep } from './grinding-first.js';
 import { hollowingOf, type Hollowing } from './hollowing.js';
+import { tooLarge } from './fits.js';
 import { startOf, type HoningJob } from './honing-job.js';
 import { intakeFrom, type Treatment } from './intake.js';
 import { leftBySteps } from './left-by-steps.js';
@@ -79,6 +80,8 @@ export function solverOf(
     'laidAside',
     'Every stone is laid aside; put at least one back.',
   );
+  const large = honing.map((stone) => tooLarge(tool.edge, stone)).find((why) => why !== undefined);
+  insist(candidates.length > 0 || large === undefined, 'abrasives', large ?? '');
   insist(candidates.length > 0, 'set', 'Nothing of this set hones this edge: choose another set.');
   const way = request.way ?? 'pull';
   const abrasives = candidates.map((stone) => ({
@@ -235,6 +238,8 @@ function whyOut(tool: Tool, stone: StoneAtWork, request: PlanRequest): string | 
       ? `A ${label.toLowerCase()} does not hone a flat bevel.`
       : 'It does not follow this curve.';
   }
+  const large = tooLarge(tool.edge, stone);
+  if (large) return large;
   return finestUm !== undefined && stone.sizeUm < finestUm
     ? 'Finer than P600: so fine an edge is too brittle at this work.'
     : undefined;

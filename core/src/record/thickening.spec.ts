@@ -1,7 +1,10 @@
 import { tanDeg } from '../base/trig.js';
+import type { KnifeEdge } from '../blade/edge.js';
 import type { Tool } from '../blade/tool.js';
 import { edgeHistory, type RecordedSession } from './edge-state.js';
-import { thickeningOf } from './thickening.js';
+import { facetsNow } from '../work/edge-at-work.js';
+import { worked } from '../work/worked.js';
+import { bodyStrokes, thickeningOf } from './thickening.js';
 
 const tool = (rightDeg = 12, grind: 'flat' | 'convex' = 'flat'): Tool => ({
   ...{ name: 'K', family: 'whittling-knife', steel: 'high-carbon' },
@@ -37,6 +40,28 @@ describe('thickeningOf', () => {
     expect(found.thick).toBeFalse();
     expect(after(tool(), 0.05, all + 1)?.thick).toBeTrue();
     expect(after(tool(), 0.05, all - 2)?.thick).toBeFalse();
+  });
+
+  it('stays as thick where so many strokes a honing go flat on the body', () => {
+    const blade = tool();
+    const edge = blade.edge as KnifeEdge;
+    const item = {
+      strokes: 0,
+      forceN: 20,
+      strokeMm: 120,
+      removalMm3PerNm: 0.015,
+      marksUm: 5,
+      steelFactor: 1,
+    };
+    const { after: state } = edgeHistory(blade, honed(0.05, 10), []).at(-1) ?? {};
+    const found = state && thickeningOf(blade, state);
+    if (!found) return fail('a knife that was honed');
+    const strokes = bodyStrokes(edge, found.eachMm, item);
+    const lower = worked(edge, state.work, { ...item, facet: 'body', strokes });
+    const now = thickeningOf(blade, { ...state, facets: facetsNow(edge, lower) })?.nowMm ?? NaN;
+    // What one more honing adds is off again; whole strokes make it a little more.
+    expect(found.nowMm - now).toBeGreaterThanOrEqual(0.97 * found.eachMm);
+    expect(found.nowMm - now).toBeLessThan(1.3 * found.eachMm);
   });
 
   it('says nothing of a convex blade, which is honed behind its edge as it is', () => {

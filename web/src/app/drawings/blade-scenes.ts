@@ -201,7 +201,7 @@ export function nail(of: SceneOf): Scene {
 export function againstLight(): Scene {
   const { top, left, right, height } = STONE;
   const middle = (left + right) / 2;
-  const rays = [-60, -30, 0, 30, 60].map((dx) => `M${middle + dx} ${top + 6}v${Math.abs(dx) - 112}`).join('');
+  const rays = [-60, -30, 0, 30, 60].map((dx) => `M${middle + dx} ${top - 2}l${dx / 2} 46`).join('');
   return {
     marks: [
       path(

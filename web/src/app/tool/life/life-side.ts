@@ -18,7 +18,9 @@ import {
   SESSION_KINDS,
   type SessionKind,
   settingPmDeg,
+  bodyStrokes,
   honingsToClose,
+  itemOf,
   thickeningOf,
   TIP_TIMES,
 } from '@mellow-anvil/core/record';
@@ -138,7 +140,9 @@ export class LifeSide {
 
   private readonly records = inject(RecordsStore);
   private readonly figures = inject(Figures);
-  private readonly nameOf = toSignal(inject(AbrasivesStore).nameOf$, { requireSync: true });
+  private readonly stones = inject(AbrasivesStore);
+  private readonly nameOf = toSignal(this.stones.nameOf$, { requireSync: true });
+  private readonly bench = toSignal(this.stones.inOrder$, { initialValue: [] });
   protected readonly life = toSignal(
     toObservable(this.tool).pipe(
       map(({ id }) => id),
@@ -218,7 +222,19 @@ export class LifeSide {
       : found.honingsLeft === undefined
         ? ''
         : `In about ${found.honingsLeft} more honings it is twice as thick, and wants strokes on its body.`;
-    return ` Behind its edge it is about ${now} thick, ${first} at first. ${then}`.trimEnd();
+    return ` Behind its edge it is about ${now} thick, ${first} at first. ${then}${this.onBody(found.eachMm)}`.trimEnd();
+  }
+
+  /** What keeps a blade as thick behind its edge as it is, on the stone it was last honed on first. */
+  private onBody(eachMm: number): string {
+    const tool = this.tool();
+    const step = this.sessions().findLast(({ kind }) => kind === 'honing')?.steps?.[0];
+    const item =
+      step &&
+      itemOf(tool, { ...step, strokes: 1 }, undefined, new Map(this.bench().map((each) => [each.id, each])));
+    if (!item || eachMm <= 0 || tool.edge.form !== 'knife') return '';
+    const strokes = bodyStrokes(tool.edge, eachMm, item);
+    return ` Some ${this.figures.number(strokes, 0)} strokes flat on its body at each honing, on ${this.nameOf()(step.abrasiveId)}, keep it as it is.`;
   }
 
   /** Of a hollowed back: what is left of the rim at its edge. */

@@ -1,0 +1,28 @@
+import type { Abrasive } from '../abrasive/abrasive.js';
+import type { Edge } from '../blade/edge.js';
+import { gougeArc } from '../curve/gouge-arc.js';
+
+/** A rod as tight as its hollow still goes in, within what a rule can tell, mm. */
+const TIGHT_MM = 0.25;
+
+/**
+ * The radius of the hollow something round has to go into to hone an edge, mm: of a hook honed inside its own, of a
+ * gouge bevelled inside that of its arc less its wall. Nothing where it is honed from outside.
+ */
+export function hollowOfMm(edge: Edge): number | undefined {
+  if (edge.form === 'hook') return edge.make === 'flat-inside' ? undefined : edge.innerRadiusMm;
+  if (edge.form !== 'gouge' || edge.cannel !== 'in') return undefined;
+  return gougeArc(edge).radiusMm - edge.thicknessMm;
+}
+
+/**
+ * Why something round does not go into the hollow of an edge: larger than that it touches two lines and never the middle.
+ * A little smaller is right (common practice, no source); nothing is said of what nobody measured.
+ * @example tooLarge(hook, { radiusMm: 200 }) // 'Its radius of 200 mm is larger than the hollow’s 22: …'
+ */
+export function tooLarge(edge: Edge, { radiusMm }: Pick<Abrasive, 'radiusMm'>): string | undefined {
+  const hollowMm = hollowOfMm(edge);
+  if (hollowMm === undefined || radiusMm === undefined || radiusMm <= hollowMm + TIGHT_MM) return undefined;
+  const hollow = Number(hollowMm.toFixed(1));
+  return `Its radius of ${String(radiusMm)} mm is larger than the hollow’s ${String(hollow)}: it touches at two lines and never between them. Take one of ${String(hollow)} mm or a little less.`;
+}
