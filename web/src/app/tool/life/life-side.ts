@@ -25,6 +25,7 @@ import {
   TIP_TIMES,
 } from '@mellow-anvil/core/record';
 import { LEAST_EDGE_RIM_MM } from '@mellow-anvil/core/grinding';
+import { isWheel, servesShape } from '@mellow-anvil/core/abrasive';
 import type { Facet } from '@mellow-anvil/core/work';
 import { AbrasivesStore } from '../../data/abrasives.store';
 import { RecordsStore, type Entry, type Records } from '../../data/records.store';
@@ -42,6 +43,8 @@ import { VERDICT_WORDS } from '../../words/old-edge-words';
 import { settingAngles } from '../../words/stop-words';
 import { landAgainstWords } from '../../words/land-words';
 
+/** More strokes than these nobody gives a blade’s body at a honing (estimate). */
+const MOST_ON_BODY = 120;
 /** Shorter than that it is told in micrometres, mm. */
 const SLIVER_MM = 0.1;
 
@@ -225,16 +228,17 @@ export class LifeSide {
     return ` Behind its edge it is about ${now} thick, ${first} at first. ${then}${this.onBody(found.eachMm)}`.trimEnd();
   }
 
-  /** What keeps a blade as thick behind its edge as it is, on the stone it was last honed on first. */
+  /** What keeps a blade as thick behind its edge as it is, on the coarsest stone there is; no more than anybody would. */
   private onBody(eachMm: number): string {
     const tool = this.tool();
-    const step = this.sessions().findLast(({ kind }) => kind === 'honing')?.steps?.[0];
+    const stone = this.bench().find((each) => servesShape(each, 'straight') && !isWheel(each));
     const item =
-      step &&
-      itemOf(tool, { ...step, strokes: 1 }, undefined, new Map(this.bench().map((each) => [each.id, each])));
+      stone &&
+      itemOf(tool, { abrasiveId: stone.id, strokes: 1, minutes: 0 }, undefined, new Map([[stone.id, stone]]));
     if (!item || eachMm <= 0 || tool.edge.form !== 'knife') return '';
     const strokes = bodyStrokes(tool.edge, eachMm, item);
-    return ` Some ${this.figures.number(strokes, 0)} strokes flat on its body at each honing, on ${this.nameOf()(step.abrasiveId)}, keep it as it is.`;
+    if (strokes > MOST_ON_BODY) return '';
+    return ` Some ${this.figures.number(strokes, 0)} strokes flat on its body at each honing, on ${this.nameOf()(stone.id)}, keep it as it is.`;
   }
 
   /** Of a hollowed back: what is left of the rim at its edge. */
