@@ -127,9 +127,9 @@ function partsOf(
   const steps = stones.map((step, i): PlanStep => {
     const places = curve?.spread.get(step.id);
     // Of two sides each gets as many, as its user counts them; of several knives each.
-    const paired = byTurns(tool.edge)
-      ? strokesByTurns(step.strokes, i === 0, places ? undefined : tool.counts?.stone)
-      : step.strokes;
+    const turned = byTurns(tool.edge);
+    const count = turned && !places ? tool.counts?.stone : undefined;
+    const paired = turned ? strokesByTurns(step.strokes, i === 0, count) : step.strokes;
     const jig = tool.edge.form === 'knife-set' ? inJig(tool.edge, paired, request.strokesEach) : undefined;
     const laid = places ? undefined : laidOn(tool.edge, bench, step.id, paired, request);
     const strokes = jig?.strokes ?? places?.reduce((sum, count) => sum + count, 0) ?? laid?.strokes ?? paired;
@@ -139,7 +139,7 @@ function partsOf(
       ...pushed(step, input),
       strokes,
       // What is done by count has no range.
-      ...(!(i > 0 && isOwnNumber(tool.counts?.stone)) &&
+      ...(!(i > 0 && isOwnNumber(count)) &&
         likelyStrokes(jig ? step.strokes : strokes, i === 0 ? wornSd : clearingSd, rateSd(record, step.id))),
       minutes:
         step.minutes + (strokes - step.strokes) / request.strokesPerMin + (rounds ? changingMin(rounds) : 0),

@@ -3,9 +3,14 @@ import { abrasive, flatBlade } from '../testing/blades.js';
 import { EDGES } from '../testing/edges.js';
 import { EDGE_SHAPES } from '../blade/edge-shape.js';
 import type { KnifeEdge } from '../blade/edge.js';
+import type { Condition } from '../blade/dulling.js';
 import { COUNTS } from '../blade/manner.js';
 import type { Tool } from '../blade/tool.js';
-import { beginRun } from '../run/run.js';
+import { edgeHistory } from '../record/edge-state.js';
+import { asPlanned } from '../run/as-planned.js';
+import type { RunEvent } from '../run/events.js';
+import { sessionsOfRun } from '../run/run-record.js';
+import { afterEvent, beginRun } from '../run/run.js';
 import { takenToBench, type RunPlan } from '../run/run-plan.js';
 import type { BenchStep } from './bench-step.js';
 import { strokesOf, visitsOf } from './counting.js';
@@ -33,10 +38,10 @@ const REQUEST: PlanRequest = {
   laidAside: [],
   strop: true,
 };
-function planned(tool: Tool): { readonly plan: HoningPlan; readonly work: WorkOrder } {
-  const plan = planHoning(tool, BENCH, REQUEST);
+function planned(tool: Tool, request = REQUEST): { readonly plan: HoningPlan; readonly work: WorkOrder } {
+  const plan = planHoning(tool, BENCH, request);
   const stoneOf = (id: string) => BENCH.find((each) => each.id === id);
-  return { plan, work: orderOfWork({ plan, tool, request: REQUEST, lift: liftOf(tool.edge), stoneOf }) };
+  return { plan, work: orderOfWork({ plan, tool, request, lift: liftOf(tool.edge), stoneOf }) };
 }
 function taken(tool: Tool): RunPlan {
   const { work } = planned(tool);
@@ -95,6 +100,39 @@ describe('a knife swept up to its tip', () => {
     const long = takenSteps(knife({ edge: { ...POCKET, lengthMm: 200 } }));
     const first = long.find(({ side }) => side === 0);
     expect(first?.along).toEqual({ way: 'parts', visits: 3 });
+  });
+});
+
+describe('what a plan says of a knife, and what its record says after', () => {
+  it('are one, however it is counted, laid, and whether it had an edge', () => {
+    const unsharpened: Condition = { kind: 'new', faults: [{ kind: 'unsharpened', mm: 0.3 }] };
+    const [even, swept] = [POCKET, { ...POCKET, sweep: 'up' as const }];
+    for (const condition of [REQUEST.condition, unsharpened]) {
+      for (const edge of [even, swept, { ...even, lengthMm: 200 }]) {
+        for (const stone of COUNTS) {
+          const what = `${condition.kind}, ${edge.sweep ?? 'straight'} ${edge.lengthMm}, ${stone}`;
+          const tool = knife({ edge, counts: { stone } });
+          const request = { ...REQUEST, condition };
+          const { plan, work } = planned(tool, request);
+          const taking = takenToBench({ toolId: 'k', request, work, manner: 'brisk' });
+          if (!taking) return fail('There is a plan.');
+          let run = beginRun(taking, '2026-11-29T10:00:00.000Z');
+          for (let seq = 1; !run.ended && seq < 300;) {
+            for (const fact of asPlanned(run)) {
+              const at = new Date(Date.UTC(2026, 10, 29, 10) + seq * 1000).toISOString();
+              run = afterEvent(run, { ...fact, id: `e${seq}`, seq, at } as RunEvent);
+              seq += 1;
+            }
+          }
+          const sessions = sessionsOfRun(run).map((session, i) => ({ ...session, id: String(i) }));
+          const after = edgeHistory(tool, sessions, BENCH).at(-1)?.after;
+          expect(after?.work.recessionMm).withContext(what).toBeCloseTo(plan.job.recessionMm, 6);
+          const facets = after?.facets.filter(({ facet }) => facet !== 'body') ?? [];
+          const landMm = facets.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
+          expect(landMm).withContext(what).toBeCloseTo(plan.job.landAfterMm, 6);
+        }
+      }
+    }
   });
 });
 

@@ -81,8 +81,11 @@ export function solverOf(
     'Every stone is laid aside; put at least one back.',
   );
   const large = honing.map((stone) => tooLarge(tool.edge, stone)).find((why) => why !== undefined);
-  insist(candidates.length > 0 || large === undefined, 'abrasives', large ?? '');
-  insist(candidates.length > 0, 'set', 'Nothing of this set hones this edge: choose another set.');
+  insist(
+    candidates.length > 0,
+    large === undefined ? 'set' : 'abrasives',
+    large ?? 'Nothing of this set hones this edge: choose another set.',
+  );
   const way = request.way ?? 'pull';
   const abrasives = candidates.map((stone) => ({
     ...stone,
