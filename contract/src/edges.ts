@@ -16,6 +16,7 @@ import {
   type KnifeSetEdge,
   type ScrapingEdge,
   type SingleBevelEdge,
+  BEGINS,
   SWEEPS,
   type VEdge,
 } from '@mellow-anvil/core/blade';
@@ -152,6 +153,7 @@ const knife = shape<KnifeEdge>({
   grind,
   grindRadiusMm: grindRadius,
   sweep: oneOf('Edge towards the tip', SWEEPS).optional(),
+  begins: oneOf('Strokes begin', BEGINS).optional(),
 });
 
 const hook = shape<HookEdge>({
@@ -178,6 +180,7 @@ const scraping = shape<ScrapingEdge>({
   lengthMm: number('lengthMm'),
   thicknessMm: number('thicknessMm'),
   bevelDeg: number('bevelDeg'),
+  grindRadiusMm: grindRadius,
   burrSide: oneOf('Scraping side', ['left', 'right'] as const),
 });
 

@@ -6,6 +6,7 @@ import {
   ALONG,
   LAID,
   type BackStep,
+  type BodyStep,
   type CamberRequest,
   type CamberStep,
   type GrindingStep,
@@ -104,6 +105,8 @@ export const planRequestSchema = shape<PlanRequest>({
   }).optional(),
   stropOnly: Joi.boolean().optional(),
   strop: Joi.boolean().optional(),
+  thinBody: Joi.boolean().optional(),
+  stropOnStone: Joi.boolean().optional(),
   grind: grindRequest.optional(),
   laidAside: Joi.array().items(id.optional()).max(500).required(),
 }).required();
@@ -165,6 +168,7 @@ export const roundsSchema = Joi.array()
 export const laidSchema: ObjectSchema = shape<NonNullable<PlanStep['along']>>({
   way: oneOf('Along the edge', LAID),
   visits: whole('visits'),
+  tipFirst: Joi.boolean().optional(),
 });
 const planStep = withFields<ProgressionStep, Omit<PlanStep, keyof ProgressionStep>>(stepSchema, {
   low: figure.integer().optional(),
@@ -259,6 +263,13 @@ const result = shape<HoningPlan>({
     minutes: figure,
     forceN: number('forceN').optional(),
   }).optional(),
+  body: shape<BodyStep>({
+    id,
+    strokes: figure.integer(),
+    minutes: figure,
+    forceN: figure.optional(),
+  }).optional(),
+  stoneStrop: stropStep.optional(),
   strop: stropStep.optional(),
   bareStrop: stropStep.optional(),
   camber: camberStep.optional(),

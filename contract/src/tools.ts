@@ -72,6 +72,7 @@ export const toolSchema = shape<Tool>({
   counts: shape<NonNullable<Tool['counts']>>({
     stone: oneOf('Count', COUNTS).optional(),
     strop: oneOf('Count', COUNTS).optional(),
+    onStone: oneOf('Count', COUNTS).optional(),
   }).optional(),
   handles: handlesSchema.optional(),
   held: oneOf('Held', WAYS_UP).optional(),

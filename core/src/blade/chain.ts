@@ -23,7 +23,14 @@ export function edgeChain(edge: Edge, bladeMm?: number): EdgeChain {
     case 'knife-set':
       return flatBacked(plain(edge.thicknessMm, edge.bevelDeg), bladeMm);
     case 'scraping':
-      return flatBacked({ ...plain(edge.thicknessMm, edge.bevelDeg), grind: 'hollow' }, bladeMm);
+      return flatBacked(
+        {
+          ...plain(edge.thicknessMm, edge.bevelDeg),
+          grind: 'hollow',
+          ...(edge.grindRadiusMm !== undefined && { grindRadiusMm: edge.grindRadiusMm }),
+        },
+        bladeMm,
+      );
     case 'hook': {
       const { thicknessMm, includedDeg } = edge;
       if (edge.make !== 'bevelled-both-sides') {

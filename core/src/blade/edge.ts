@@ -93,6 +93,8 @@ export interface VEdge {
 
 /** How a knife’s edge runs to its tip: straight, or swept up. */
 export const SWEEPS = ['straight', 'up'] as const;
+/** At which end the strokes of a knife begin: its tip first, where that matters most. */
+export const BEGINS = ['heel', 'tip'] as const;
 
 /** A knife: two bevels along a blade, each measured from its centre plane. */
 export interface KnifeEdge {
@@ -107,6 +109,8 @@ export interface KnifeEdge {
   readonly grindRadiusMm?: number;
   /** Straight unless said. */
   readonly sweep?: (typeof SWEEPS)[number];
+  /** The heel unless said. */
+  readonly begins?: (typeof BEGINS)[number];
 }
 
 /** A blade curved in plan, in one of three makes. */
@@ -137,6 +141,8 @@ export interface ScrapingEdge {
   readonly lengthMm: number;
   readonly thicknessMm: number;
   readonly bevelDeg: number;
+  /** Radius of the wheel that hollowed it. */
+  readonly grindRadiusMm?: number;
   /** The side that scrapes, by the user's hand. */
   readonly burrSide: 'left' | 'right';
 }

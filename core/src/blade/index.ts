@@ -33,6 +33,7 @@ export {
   type ScrapingEdge,
   shapeOfEdge,
   type SingleBevelEdge,
+  BEGINS,
   SWEEPS,
   type VEdge,
 } from './edge.js';

@@ -65,8 +65,11 @@ export interface Tool {
   readonly stoneSet?: string;
   /** How much of the order of work it is walked through; by how often it was honed, until somebody chose. */
   readonly manner?: Manner;
-  /** How strokes are counted on its stones and on its strop, as its user last chose; else as the order has it. */
-  readonly counts?: { readonly stone?: Count; readonly strop?: Count };
+  /**
+   * How strokes are counted on its stones and on its strop, as its user last chose; else as the order has it. `onStone`
+   * where its last stone is used as a strop first.
+   */
+  readonly counts?: { readonly stone?: Count; readonly strop?: Count; readonly onStone?: Count };
   /** Of a drawknife: its handles, and which way up it is held, by its user's word. */
   readonly handles?: Handles;
   readonly held?: WayUp;

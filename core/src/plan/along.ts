@@ -87,15 +87,18 @@ export function shareAt(
 
 /**
  * How strokes lie along a knife on a stone so wide: swept up to its tip in two parts that overlap, the handle lifted for
- * the second (common practice, no source), more where the stone is narrow; else as on any edge. Nothing where it fits.
+ * the second (common practice, no source), more where the stone is narrow; the same two of one whose tip comes first; else
+ * as on any edge. Nothing where it fits.
  */
 export function laidOnKnife(
-  { lengthMm, sweep }: Pick<KnifeEdge, 'lengthMm' | 'sweep'>,
+  { lengthMm, sweep, begins }: Pick<KnifeEdge, 'lengthMm' | 'sweep' | 'begins'>,
   stoneMm: number | undefined,
   way: Along,
 ): LaidStep | undefined {
   const parts = stoneMm === undefined ? 1 : Math.ceil(lengthMm / stoneMm - 1e-9);
-  if (sweep === 'up') return { way: 'swept', visits: Math.max(2, parts) };
+  const tipFirst = begins === 'tip';
+  if (sweep === 'up' || tipFirst)
+    return { way: 'swept', visits: Math.max(2, parts), ...(tipFirst && { tipFirst }) };
   if (stoneMm === undefined || !isLongOn(lengthMm, stoneMm)) return undefined;
   return { way, visits: layAlong(way, { edgeMm: lengthMm, stoneMm, strokes: 1 }).visits };
 }
@@ -107,4 +110,6 @@ export const LAID = [...ALONG, 'swept'] as const;
 export interface LaidStep {
   readonly way: (typeof LAID)[number];
   readonly visits: number;
+  /** Its parts from the tip back to the heel. */
+  readonly tipFirst?: boolean;
 }

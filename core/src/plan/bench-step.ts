@@ -41,12 +41,16 @@ export interface BenchStep {
 export const facetOfStep = ({ facet, back }: BenchStep): Facet | undefined =>
   facet ?? (back ? 'back' : undefined);
 
-/** What a step is for: a primary, the back of a blade, its curve, the facet at its edge, or the strop at the end. */
-export function purposeOf(step: BenchStep): 'primary' | 'back' | 'curve' | 'edge' | 'strop' {
+/** Push all through a step, N: half way from its first stroke to its last where it falls; the plan’s unless said. */
+export const pushOf = ({ forceN, lastN }: Pick<BenchStep, 'forceN' | 'lastN'>, plannedN: number): number =>
+  forceN === undefined ? plannedN : (forceN + (lastN ?? forceN)) / 2;
+
+/** What a step is for: a primary, a knife’s body, the back of a blade, its curve, the facet at its edge, or the strop at the end. */
+export function purposeOf(step: BenchStep): 'primary' | 'body' | 'back' | 'curve' | 'edge' | 'strop' {
   if (step.afterBurr) return 'strop';
   if (step.curve) return 'curve';
   const facet = facetOfStep(step);
-  return facet === 'back' || facet === 'primary' ? facet : 'edge';
+  return facet === 'back' || facet === 'primary' || facet === 'body' ? facet : 'edge';
 }
 
 /** Passes at the wheel and how long each may last, and a dip after it, s, by the heat model. */

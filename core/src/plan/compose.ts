@@ -3,10 +3,12 @@ import type { Edge } from '../blade/edge.js';
 import { insist } from '../base/refusal.js';
 import { landMmOf, wholeLandMm, type EdgeAtWork, type ToolAtWork } from '../work/edge-at-work.js';
 import type { Tool } from '../blade/tool.js';
-import { byTurns } from '../work/sides.js';
+import { byTurns, honedFacet } from '../work/sides.js';
 import { contactMm2 } from '../work/worked.js';
 import { isLongOn, laidOnKnife, layAlong, type LaidStep } from './along.js';
 import { backWork, wholeBackMin, type BackStep } from './back-work.js';
+import { pushOf } from './bench-step.js';
+import { bodyStep, type BodyStep } from './body-work.js';
 import { isOwnNumber, strokesByTurns } from './counting.js';
 import { changingMin, inJig } from './knives-in-jig.js';
 import { camberWork, type CamberWork } from './camber-work.js';
@@ -20,7 +22,7 @@ import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import { PLAN_DEFAULTS, type PlanRequest } from './plan-request.js';
 import type { Progression, ProgressionInput, ProgressionStep } from './progression.js';
 import { SHAPED_SD } from './shaping-work.js';
-import { stropSteps, type StropStep } from './strop-work.js';
+import { stoneStropStep, stropSteps, type StoneStropStep, type StropStep } from './strop-work.js';
 import { verdicts, type Verdict } from './verdicts.js';
 import type { PlanStep, PlanCare, HoningPlan } from './honing-plan.js';
 
@@ -109,6 +111,8 @@ interface Parts {
   readonly steps: readonly PlanStep[];
   readonly curve?: CamberWork | undefined;
   readonly back?: readonly BackStep[] | undefined;
+  readonly body?: BodyStep | undefined;
+  readonly stoneStrop?: StoneStropStep | undefined;
   readonly strops: readonly StropStep[];
 }
 
@@ -161,8 +165,17 @@ function partsOf(
       ...(step.prepares && !step.rounds && likelyStrokes(strokes, BACK_SD, rateSd(record, step.id))),
     };
   });
-  const lastUm = input.abrasives.find(({ id }) => id === chosen.steps.at(-1)?.id)?.sizeUm;
-  return { steps, curve, back, strops: stropSteps(tool, problem.atHand, request, lastUm) };
+  const finest = input.abrasives.find(({ id }) => id === chosen.steps.at(-1)?.id);
+  return {
+    steps,
+    curve,
+    back,
+    body: request.thinBody
+      ? bodyStep(tool, leftBySteps(tool, problem.found, input, steps), input, chosen.steps[0]?.id)
+      : undefined,
+    stoneStrop: stoneStropStep(tool, request, finest?.id),
+    strops: stropSteps(tool, problem.atHand, request, finest?.sizeUm),
+  };
 }
 
 /** Strokes laid along an edge that is too long for its stone, or swept up to its tip; nothing where it is neither. */
@@ -197,15 +210,26 @@ function pushed<S extends { readonly id: string }>(
 function edgeAfter(
   tool: Tool,
   { problem, input, renewed }: Solved,
-  { steps, curve, back = [] }: Parts,
+  { steps, curve, back = [], body, stoneStrop }: Parts,
 ): EdgeAtWork {
   const shaped = curve?.step ? [{ ...curve.step, ...(renewed && { facet: 'secondary' as const }) }] : [];
   return leftBySteps(tool, problem.found, input, [
+    ...(body ? [{ ...body, facet: 'body' as const }] : []),
     ...back.flatMap((step) => (step.prepares ? [{ ...step, facet: 'back' as const }] : [])),
     ...steps.slice(0, 1),
     ...shaped,
     ...steps.slice(1),
+    ...(stoneStrop ? [onStone(tool.edge, stoneStrop)] : []),
   ]);
+}
+
+/** The finest stone as a strop, as work on the facet at the edge. */
+function onStone(
+  edge: Edge,
+  { id, strokes, firstN, lastN }: StoneStropStep,
+): Parameters<typeof leftBySteps>[3][number] {
+  const facet = honedFacet(edge);
+  return { id, strokes, forceN: pushOf({ forceN: firstN, lastN }, firstN), ...(facet && { facet }) };
 }
 
 /** Minutes of setting, of all of it, and of all of it in four of five cases. */
@@ -214,7 +238,7 @@ function minutesOf(
   request: PlanRequest,
   record: StonesRecord,
   { problem: { grinding, shaping, hollowing }, renewed }: Solved,
-  { steps, curve, back = [], strops }: Parts,
+  { steps, curve, back = [], body, stoneStrop, strops }: Parts,
 ): Pick<HoningPlan, 'settingMin' | 'totalMin' | 'lowMin' | 'highMin' | 'reading'> {
   const settings = 1 + (shaping ? 1 : 0) + (renewed ? 1 : 0);
   const settingMin = heldInGuide(tool.edge) ? settings * SETTING_MIN : 0;
@@ -225,7 +249,7 @@ function minutesOf(
     ...(curve?.step ? [curve.step] : []),
     ...back,
     ...strops,
-    ...[grinding, hollowing].filter((part) => part !== undefined),
+    ...[grinding, hollowing, body, stoneStrop].filter((part) => part !== undefined),
   ];
   const totalMin =
     all.reduce((sum, { minutes }) => sum + minutes, settingMin) +
@@ -251,10 +275,15 @@ function summedUp(
 ): Unjudged['plan'] {
   const { problem, input, chosen } = solved;
   const { grinding, shaping, hollowing, job, treatment, found } = problem;
-  const { steps, curve, back, strops } = parts;
+  const { steps, curve, back, body, stoneStrop, strops } = parts;
   const left = edgeAfter(tool, solved, parts);
   const wholeMin = wholeBackMin(tool, request, input, chosen);
-  const used = [...chosen.steps, ...(curve?.step?.before ? [curve.step] : []), ...strops];
+  const used = [
+    ...chosen.steps,
+    ...(curve?.step?.before ? [curve.step] : []),
+    ...(body && !chosen.steps.some(({ id }) => id === body.id) ? [body] : []),
+    ...strops,
+  ];
   return {
     treatment,
     ...(grinding && { grinding }),
@@ -263,6 +292,7 @@ function summedUp(
       shaping: { ...shaping, ...likelyStrokes(shaping.strokes, SHAPED_SD, rateSd(record, shaping.id)) },
     }),
     ...careOf(used, record),
+    ...(body && { body }),
     job: {
       ...job,
       // What the record will say of it, should it be done so: finer stones take their share too.
@@ -274,6 +304,7 @@ function summedUp(
     ...(curve?.grind && { curveToGrind: curve.grind }),
     ...(back && { back }),
     ...(wholeMin !== undefined && { wholeBackMin: wholeMin }),
+    ...(stoneStrop && { stoneStrop }),
     ...stropsOf(strops),
     ...minutesOf(tool, request, record, solved, parts),
   };

@@ -36,7 +36,10 @@ export function visitsOf(
   if (rounds) return rounds.map((knives, i) => ({ knives, strokes: evenly(rounds.length, i) }));
   if (places) return places.flatMap((each, place) => (each > 0 ? [{ place, strokes: each }] : []));
   if (along && along.visits > 1)
-    return Array.from({ length: along.visits }, (_, part) => ({ part, strokes: evenly(along.visits, part) }));
+    return Array.from({ length: along.visits }, (_, i) => ({
+      part: along.tipFirst ? along.visits - 1 - i : i,
+      strokes: evenly(along.visits, i),
+    }));
   switch (count) {
     case 'through':
       return [{ strokes }];

@@ -8,6 +8,7 @@ import { ASSUMED_LAND_MM } from '../blade/land-growth.js';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
 import { readiness } from '../record/readiness.js';
 import type { EdgeState } from '../record/edge-state.js';
+import { thickeningOf } from '../record/thickening.js';
 import type { ToolRecord } from '../record/tool-record.js';
 import { unlessRefused } from '../base/refusal.js';
 import { familyFacts } from '../blade/families.js';
@@ -51,6 +52,9 @@ export function defaultRequest(of: AskedOf, asked: Partial<PlanRequest> = {}): P
     maxRatio: PLAN_DEFAULTS.maxRatio,
     mostStrokes: PLAN_DEFAULTS.mostStrokes,
     laidAside: [],
+    ...(tool.counts?.onStone && { stropOnStone: true }),
+    // It has grown twice as thick behind its edge: strokes belong there.
+    ...(record && thickeningOf(tool, record.state)?.thick && { thinBody: true }),
     ...asked,
     ...curveOf(tool, record?.state, asked.camber?.positions),
     ...(set !== undefined && { set }),

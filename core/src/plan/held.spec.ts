@@ -96,6 +96,16 @@ describe('a knife swept up to its tip', () => {
     expect(even.some(({ along }) => along)).toBeFalse();
   });
 
+  it('has its tip first where its user wants it so, whether it sweeps up or not', () => {
+    for (const sweep of ['up', 'straight'] as const) {
+      const first = takenSteps(knife({ edge: { ...POCKET, sweep, begins: 'tip' } })).find(
+        ({ side }) => side === 0,
+      );
+      const visits = visitsOf('through', first?.strokes ?? 0, { along: first?.along });
+      expect(visits.map(({ part }) => part)).toEqual([1, 0]);
+    }
+  });
+
   it('is laid in parts where it is much longer than the stone', () => {
     const long = takenSteps(knife({ edge: { ...POCKET, lengthMm: 200 } }));
     const first = long.find(({ side }) => side === 0);
@@ -107,12 +117,17 @@ describe('what a plan says of a knife, and what its record says after', () => {
   it('are one, however it is counted, laid, and whether it had an edge', () => {
     const unsharpened: Condition = { kind: 'new', faults: [{ kind: 'unsharpened', mm: 0.3 }] };
     const [even, swept] = [POCKET, { ...POCKET, sweep: 'up' as const }];
-    for (const condition of [REQUEST.condition, unsharpened]) {
+    const asked: readonly Partial<PlanRequest>[] = [
+      { condition: REQUEST.condition },
+      { condition: unsharpened },
+      { condition: REQUEST.condition, thinBody: true, stropOnStone: true },
+    ];
+    for (const { condition = REQUEST.condition, ...more } of asked) {
       for (const edge of [even, swept, { ...even, lengthMm: 200 }]) {
         for (const stone of COUNTS) {
           const what = `${condition.kind}, ${edge.sweep ?? 'straight'} ${edge.lengthMm}, ${stone}`;
           const tool = knife({ edge, counts: { stone } });
-          const request = { ...REQUEST, condition };
+          const request = { ...REQUEST, condition, ...more };
           const { plan, work } = planned(tool, request);
           const taking = takenToBench({ toolId: 'k', request, work, manner: 'brisk' });
           if (!taking) return fail('There is a plan.');

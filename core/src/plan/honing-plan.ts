@@ -3,6 +3,7 @@ import type { CareKind } from '../abrasive/care.js';
 import type { Facet } from '../work/facet.js';
 import type { LaidStep } from './along.js';
 import type { BackStep } from './back-work.js';
+import type { BodyStep } from './body-work.js';
 import type { CamberStep, CamberWork } from './camber-work.js';
 import type { GrindingStep } from './grinding-first.js';
 import type { Hollowing } from './hollowing.js';
@@ -47,6 +48,8 @@ export interface HoningPlan {
   readonly care?: readonly PlanCare[];
   /** The primary made flatter on a stone, before all else. */
   readonly shaping?: ShapingStep;
+  /** A knife’s body thinned, before its edge is honed. */
+  readonly body?: BodyStep;
   readonly job: HoningJob;
   readonly steps: readonly PlanStep[];
   /** Strokes by place on the shaping stone. */
@@ -56,6 +59,8 @@ export interface HoningPlan {
   readonly back?: readonly BackStep[];
   /** What preparing the whole back would take in place of what is prepared of it, min. */
   readonly wholeBackMin?: number;
+  /** The finest stone as a strop, once the burr is off. */
+  readonly stoneStrop?: StropStep;
   readonly strop?: StropStep;
   /** A bare strop after the charged one. */
   readonly bareStrop?: StropStep;

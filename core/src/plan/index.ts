@@ -1,3 +1,4 @@
+export type { BodyStep } from './body-work.js';
 export { ALONG, type Along, isLongOn, LAID, layAlong } from './along.js';
 export type { BackStep } from './back-work.js';
 export { type BackHollow, type BenchStep, purposeOf, type RunGrinding } from './bench-step.js';
@@ -52,7 +53,13 @@ export { type School, SCHOOLS } from './schools.js';
 export type { ShapingStep } from './shaping-work.js';
 export { isGate, type Lift, type Station, type StationKind } from './station.js';
 export { bestOf, BUYABLE_KINDS, stoneSweep, type StoneSweep } from './stone-sweep.js';
-export { STROP_PURPOSES, STROP_STROKES, type StropPurpose, type StropStep } from './strop-work.js';
+export {
+  isStropped,
+  STROP_PURPOSES,
+  STROP_STROKES,
+  type StropPurpose,
+  type StropStep,
+} from './strop-work.js';
 export type { Verdict } from './verdicts.js';
 export { edgeByWay, planHoning, TOO_MANY_STROKES } from './ways-out.js';
 export { secondStone, type SecondStone } from './second-stone.js';

@@ -29,11 +29,21 @@ export function leftBySteps(
     readonly abrasives: ProgressionInput['abrasives'];
     readonly job: Pick<ProgressionInput['job'], 'forceN'>;
   },
-  steps: readonly { readonly id: string; readonly strokes: number; readonly facet?: Facet }[],
+  steps: readonly {
+    readonly id: string;
+    readonly strokes: number;
+    readonly facet?: Facet;
+    readonly forceN?: number;
+  }[],
 ): EdgeAtWork {
-  return steps.reduce((state, { id, strokes, facet }) => {
+  return steps.reduce((state, { id, strokes, facet, forceN }) => {
     const stone = abrasives.find((each) => each.id === id);
     if (!stone) return state;
-    return worked(tool.edge, state, { ...itemOn(tool, stone, job), strokes, ...(facet && { facet }) });
+    return worked(tool.edge, state, {
+      ...itemOn(tool, stone, job),
+      strokes,
+      ...(facet && { facet }),
+      ...(forceN !== undefined && { forceN }),
+    });
   }, found);
 }

@@ -6,6 +6,7 @@ import type { Tool } from '../blade/tool.js';
 import type { Facet } from '../work/facet.js';
 import { byTurns, honedFacet, sidesOf } from '../work/sides.js';
 import type { BackStep } from './back-work.js';
+import type { BodyStep } from './body-work.js';
 import { purposeOf, type BackHollow, type BenchStep, type RunGrinding } from './bench-step.js';
 import type { CamberStep } from './camber-work.js';
 import { raisedAndTurned } from './counting.js';
@@ -18,6 +19,7 @@ import type { StropStep } from './strop-work.js';
 /** The part of a plan that some strokes are made for. */
 export type PlanPart =
   | { readonly what: 'shape'; readonly of: ShapingStep }
+  | { readonly what: 'body'; readonly of: BodyStep }
   | { readonly what: 'back'; readonly of: BackStep }
   | { readonly what: 'hone'; readonly of: PlanStep }
   | { readonly what: 'curve'; readonly of: CamberStep }
@@ -65,7 +67,7 @@ export function stepsInOrder(
   plan: HoningPlan,
   request: Pick<PlanRequest, 'way'> = {},
 ): readonly OrderedStep[] {
-  const { shaping, back = [], camber, steps, strop, bareStrop } = plan;
+  const { shaping, body, back = [], camber, steps, stoneStrop, strop, bareStrop } = plan;
   const atEdge = honedFacet(edge);
   const onStone = (part: PlanPart, facet: Facet | undefined, more: Partial<BenchStep> = {}): OrderedStep => {
     const { id, strokes, forceN, places, rounds, along, facet: own } = part.of as PlanStep;
@@ -115,17 +117,19 @@ export function stepsInOrder(
   };
   return [
     ...(shaping ? [onStone({ what: 'shape', of: shaping }, 'primary')] : []),
+    ...(body ? [onStone({ what: 'body', of: body }, 'body', { count: 'half' })] : []),
     ...back.flatMap((of) => (of.prepares ? [onStone({ what: 'back', of }, 'back')] : [])),
     ...(camber?.before ? curve : []),
     ...steps.flatMap((of, i) => [
       ...honed(of, i === 0),
       ...(i === 0 && camber && !camber.before ? curve : []),
     ]),
+    ...(stoneStrop ? [stropped(stoneStrop, counts.onStone, atEdge)] : []),
     ...[strop, bareStrop].flatMap((of): readonly OrderedStep[] => (of ? [stropped(of, counts.strop)] : [])),
   ];
 }
 
-function stropped(of: StropStep, count: Count = 'half'): OrderedStep {
+function stropped(of: StropStep, count: Count = 'half', facet?: Facet): OrderedStep {
   const { id, strokes, purpose, firstN, lastN, lowerDeg } = of;
   return {
     abrasiveId: id,
@@ -134,6 +138,7 @@ function stropped(of: StropStep, count: Count = 'half'): OrderedStep {
     ...(lastN !== undefined && { lastN }),
     ...(purpose && { purpose }),
     ...(lowerDeg !== undefined && { lowerDeg: Number(lowerDeg.toFixed(1)) }),
+    ...(facet && { facet }),
     afterBurr: true,
     count,
     part: { what: 'strop', of },
@@ -158,6 +163,7 @@ export function orderOfWork(input: OrderInput): WorkOrder {
     ...hollowOf(input),
     ...atTheWheel(input),
     ...primaryOf(input, steps),
+    ...bodyOf(input, steps),
     ...backOf(input, steps),
     ...edgeOf(input, steps),
     ...after(input, steps),
@@ -220,6 +226,10 @@ function primaryOf(input: OrderInput, steps: Steps): readonly Station[] {
     washAfter(steps, step, input),
   ]);
 }
+
+/** A knife’s body flat on its stone, before its edge is lifted to its own angle. */
+const bodyOf = (input: OrderInput, steps: Steps): readonly Station[] =>
+  of(steps, 'body').flatMap((step): Station[] => [{ kind: 'stone', step }, washAfter(steps, step, input)]);
 
 /** The hollow ground into an old back; its heat is told at the wheel. */
 function hollowOf({ plan, hollow }: OrderInput): readonly Station[] {
@@ -310,7 +320,9 @@ function after(input: OrderInput, steps: Steps): readonly Station[] {
   const { edge, host } = tool;
   const stones = of(steps, 'edge');
   const last = stones.at(-1);
-  const strops = of(steps, 'strop');
+  const drawn = (i: number): boolean => steps[i]?.purpose === 'draws';
+  const onStone = of(steps, 'strop').filter(drawn);
+  const strops = of(steps, 'strop').filter((i) => !drawn(i));
   const work = hasStones(steps) || plan.grinding !== undefined;
   const off = plan.back?.find(({ prepares }) => !prepares);
   return [
@@ -321,6 +333,8 @@ function after(input: OrderInput, steps: Steps): readonly Station[] {
           { kind: 'nail' } as const,
         ]
       : []),
+    // The finest stone is wet still.
+    ...onStone.map((step): Station => ({ kind: 'stone', step })),
     // It scrapes only where it touches: dead straight.
     ...(last !== undefined && edge.form === 'scraping' ? [{ kind: 'straight', step: last } as const] : []),
     ...(last !== undefined && strops.length > 0

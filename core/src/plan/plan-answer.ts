@@ -77,7 +77,8 @@ function answered(tool: Tool, plan: HoningPlan, request: PlanRequest): readonly 
       const { strokes, minutes, low, high, places, rounds } = part.of as PlanStep;
       return {
         abrasiveId,
-        facet: (byTurns(tool.edge) ? honedFacet(tool.edge) : facet) ?? honedFacet(tool.edge) ?? 'bevel',
+        facet:
+          (byTurns(tool.edge) && facet !== 'body' ? undefined : facet) ?? honedFacet(tool.edge) ?? 'bevel',
         strokes,
         low: low ?? strokes,
         high: high ?? strokes,

@@ -1,6 +1,6 @@
 import { kindFacts, servesShape, standsIn } from '../abrasive/abrasive.js';
 import { stonesAtWork, type StonesRecord, type StoneAtWork } from '../abrasive/at-work.js';
-import { grainOfMarksUm, removalPerStrokeMm3 } from '../abrasive/removal.js';
+import { grainOfMarksUm } from '../abrasive/removal.js';
 import { faultMm } from '../blade/dulling.js';
 import { shapeOfEdge } from '../blade/edge.js';
 import { insist, unlessRefused } from '../base/refusal.js';
@@ -12,6 +12,7 @@ import { marksAtEdgeUm, steelToLowerMm3 } from '../work/worked.js';
 
 import { afterGrinding, grindingStep, groundFirst, type GrindingStep } from './grinding-first.js';
 import { hollowingOf, type Hollowing } from './hollowing.js';
+import { perStrokeMm3 } from './fastest.js';
 import { tooLarge } from './fits.js';
 import { startOf, type HoningJob } from './honing-job.js';
 import { intakeFrom, type Treatment } from './intake.js';
@@ -19,13 +20,7 @@ import { leftBySteps } from './left-by-steps.js';
 import { cuttingMm, pushN } from '../work/pace.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import { PLAN_DEFAULTS, type PlanRequest } from './plan-request.js';
-import {
-  progression,
-  progressionIfAny,
-  removalOf,
-  type Progression,
-  type ProgressionInput,
-} from './progression.js';
+import { progression, progressionIfAny, type Progression, type ProgressionInput } from './progression.js';
 import { underSchool } from './schools.js';
 import { shapingStep, type ShapingStep } from './shaping-work.js';
 
@@ -194,12 +189,7 @@ function withinStrokes(
 
 /** No way takes fewer strokes on its first stone than the fastest of all would. */
 const fewestFirstStrokes = ({ abrasives, job }: ProgressionInput): number =>
-  Math.min(
-    ...abrasives.map((stone) => {
-      const { forceN = job.forceN, strokeMm } = stone;
-      return job.removeMm3 / removalPerStrokeMm3(removalOf(stone), forceN, strokeMm, job.steelFactor ?? 1);
-    }),
-  );
+  Math.min(...abrasives.map((stone) => job.removeMm3 / perStrokeMm3(stone, job)));
 
 /** What it is worth not to mix oil and water, min (estimate). */
 const MIXING_MIN = 1.5;

@@ -50,6 +50,10 @@ export interface PlanRequest {
   readonly stropOnly?: boolean;
   /** Finish on the strop; where there is one, unless said. */
   readonly strop?: boolean;
+  /** A flat ground knife’s body is honed too, by as much as it grew thicker behind its edge. */
+  readonly thinBody?: boolean;
+  /** A few strokes pulled on the finest stone, as on a strop, once the burr is off. */
+  readonly stropOnStone?: boolean;
   /** The curve of the edge, where it is to be made or kept. */
   readonly camber?: CamberRequest | undefined;
   /** A wheel to grind the primary on first. */

@@ -1,7 +1,7 @@
-import { removalPerStrokeMm3 } from '../abrasive/removal.js';
 import type { Edge } from '../blade/edge.js';
 import type { EdgeAtWork } from '../work/edge-at-work.js';
-import { removalOf, type ProgressionAbrasive } from './progression.js';
+import { fastestOf, perStrokeMm3 } from './fastest.js';
+import type { ProgressionAbrasive } from './progression.js';
 
 /** A primary made flatter on a stone: the fastest, at the primary’s own setting, a land left standing. */
 export interface ShapingStep {
@@ -33,11 +33,11 @@ export function shapingStep(
   { forceN, strokesPerMin, steelFactor, minStrokes }: Pace,
 ): ShapingStep | undefined {
   if (steepMm2 === 0 || edge.form !== 'single-bevel') return undefined;
-  const perStroke = (stone: ProgressionAbrasive): number =>
-    removalPerStrokeMm3(removalOf(stone), stone.forceN ?? forceN, stone.strokeMm, steelFactor);
-  const fastest = [...abrasives].sort((a, b) => perStroke(b) - perStroke(a))[0];
+  const push = { forceN, steelFactor };
+  const fastest = fastestOf(abrasives, push);
   if (!fastest) return undefined;
-  const strokes = Math.max(minStrokes, Math.ceil((steepMm2 * edge.widthMm) / perStroke(fastest) - 1e-9));
+  const perStroke = perStrokeMm3(fastest, push);
+  const strokes = Math.max(minStrokes, Math.ceil((steepMm2 * edge.widthMm) / perStroke - 1e-9));
   return {
     id: fastest.id,
     strokes,

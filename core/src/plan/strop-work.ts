@@ -7,8 +7,11 @@ import { layLowerDeg } from '../work/strop-wrap.js';
 import { strokesOf } from './counting.js';
 import type { PlanRequest } from './plan-request.js';
 
-/** What a strop does for an edge: cut on, polish its marks, take their tops off, or only lay the tip straight. */
-export const STROP_PURPOSES = ['polishes', 'aligns', 'tops'] as const;
+/**
+ * What a strop does for an edge: cut on, polish its marks, take their tops off, or only lay the tip straight; `draws` is
+ * the finest stone used as one.
+ */
+export const STROP_PURPOSES = ['polishes', 'aligns', 'tops', 'draws'] as const;
 export type StropPurpose = (typeof STROP_PURPOSES)[number];
 
 /** The strop at the end, all strokes of both sides. */
@@ -81,8 +84,36 @@ export function stropSteps(
   ];
 }
 
+/** On a stone as on a strop: few strokes, from as light as tidying down to the blade’s own weight (estimates). */
+const STONE_STROKES = 10;
+const WEIGHT_N = 1;
+
+/** The finest stone used as a strop: how hard is always told. */
+export type StoneStropStep = StropStep & Required<Pick<StropStep, 'firstN' | 'lastN'>>;
+
+/**
+ * The finest stone as a strop, where it is asked for: pulled, edge trailing, ever lighter, counted as its user
+ * counts there. None for edges that are left off it.
+ */
+export function stoneStropStep(
+  { edge, family, counts = {} }: Tool,
+  request: Pick<PlanRequest, 'stropOnStone' | 'strokesPerMin'>,
+  finestId: string | undefined,
+): StoneStropStep | undefined {
+  if (!request.stropOnStone || finestId === undefined || !isStropped({ edge, family })) return undefined;
+  const strokes = strokesOf(counts.onStone ?? 'half', STONE_STROKES);
+  return {
+    id: finestId,
+    strokes,
+    minutes: strokes / request.strokesPerMin,
+    purpose: 'draws',
+    firstN: TIDYING_N,
+    lastN: WEIGHT_N,
+  };
+}
+
 /** Machine knives would be too fine for their work, and a scraping edge would lose its burr. */
-const isStropped = ({ edge, family }: Pick<Tool, 'edge' | 'family'>): boolean =>
+export const isStropped = ({ edge, family }: Pick<Tool, 'edge' | 'family'>): boolean =>
   edge.form !== 'scraping' && familyFacts(family).finestUm === undefined;
 
 const isBare = ({ strop, lubricant }: StoneAtWork): boolean =>

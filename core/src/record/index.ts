@@ -53,7 +53,7 @@ export {
 } from './session.js';
 export { STEERS, type Felt, type Steers } from './session.js';
 export { honingsToClose } from './closing.js';
-export { bodyStrokes, thickeningOf } from './thickening.js';
+export { thickeningOf } from './thickening.js';
 export { backPmMm, settingPmDeg, TIP_TIMES } from './state-doubt.js';
 export { itemOf } from './step-work.js';
 export { readingsNow, stonesRecord, type UseOfStone, usesOfStones } from './stones-record.js';

@@ -2,9 +2,10 @@ import { tanDeg } from '../base/trig.js';
 import type { KnifeEdge } from '../blade/edge.js';
 import type { Tool } from '../blade/tool.js';
 import { edgeHistory, type RecordedSession } from './edge-state.js';
+import { bodyStrokes } from '../work/body.js';
 import { facetsNow } from '../work/edge-at-work.js';
 import { worked } from '../work/worked.js';
-import { bodyStrokes, thickeningOf } from './thickening.js';
+import { thickeningOf } from './thickening.js';
 
 const tool = (rightDeg = 12, grind: 'flat' | 'convex' = 'flat'): Tool => ({
   ...{ name: 'K', family: 'whittling-knife', steel: 'high-carbon' },

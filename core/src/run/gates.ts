@@ -80,7 +80,8 @@ interface LedBack {
 export function ledBack(run: Run, test: ProofTest): LedBack | undefined {
   const last = (kind: Station['kind']): number =>
     run.stations.findLastIndex((station, i) => i < run.at && station.kind === kind);
-  const first = run.stations.findIndex(({ kind }) => kind === 'stone');
+  const shaping = firstStone(run);
+  const first = run.stations.findIndex((station) => station.kind === 'stone' && station.step === shaping);
   const finest = run.stations.findLastIndex(
     (station, i) => i < run.at && station.kind === 'stone' && !run.plan.steps[station.step]?.afterBurr,
   );

@@ -1,4 +1,4 @@
-import { facetOfStep } from '../plan/bench-step.js';
+import { facetOfStep, pushOf } from '../plan/bench-step.js';
 import { placesMade } from '../plan/counting.js';
 import { afterGrinding } from '../plan/grinding-first.js';
 import type { StationKind } from '../plan/station.js';
@@ -46,7 +46,7 @@ function honedIn(run: Run, forces: readonly number[]): Session | undefined {
         abrasiveId,
         strokes,
         minutes: rounded(minutes),
-        forceN: planned?.forceN ?? plan.forceN,
+        forceN: planned ? pushOf(planned, plan.forceN) : plan.forceN,
         ...(planned?.bothWays && { bothWays: true }),
         ...(places && { places: placesMade(places, strokes) }),
         ...(facet && { facet }),

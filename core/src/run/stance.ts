@@ -6,8 +6,8 @@ import { cosDeg, sinDeg } from '../base/trig.js';
 import { unlessRefused } from '../base/refusal.js';
 import { byTurns, taperDeg } from '../work/sides.js';
 
-/** Which surface of a blade lies on the abrasive: of two sides the first or the other, a ground primary, the secondary under a micro-bevel, the back. */
-export type Face = 'bevel' | 'other' | 'primary' | 'secondary' | 'back';
+/** Which surface of a blade lies on the abrasive: of two sides the first or the other, a ground primary, the secondary under a micro-bevel, a knife’s body, the back. */
+export type Face = 'bevel' | 'other' | 'primary' | 'secondary' | 'body' | 'back';
 
 /**
  * A blade on an abrasive seen from its side, mm: the edge at the origin, x along the abrasive away from it, y up
@@ -56,6 +56,7 @@ function faceDeg(edge: Edge, face: Face): number {
   const angles = facetsOf(edge).map(({ angleDeg }) => angleDeg);
   const [first, last] = [angles[0] ?? 0, angles.at(-1) ?? 0];
   if (face === 'back') return 0;
+  if (face === 'body') return edge.form === 'knife' ? taperDeg(edge) : 0;
   if (face === 'primary') return first;
   if (face === 'secondary') return edge.form === 'single-bevel' ? (edge.secondaryDeg ?? last) : last;
   // Of two sides the first is the left one; of one side the steepest facet meets the edge.
@@ -75,7 +76,7 @@ interface Roll {
  * @example rollOf(chipKnife, 'bevel') // 3.96 to 10, of a blade 13 mm wide and 1.8 mm at its spine
  */
 export function rollOf(edge: Edge, face: Face): Roll | undefined {
-  if (!('grind' in edge) || edge.grind !== 'convex' || face === 'back') return undefined;
+  if (!('grind' in edge) || edge.grind !== 'convex' || face === 'back' || face === 'body') return undefined;
   const fromDeg = edge.form === 'knife' ? taperDeg(edge) : 0;
   const to = faceDeg(edge, face);
   return to > fromDeg ? { fromDeg, toDeg: to } : undefined;

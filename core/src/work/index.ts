@@ -1,3 +1,4 @@
+export { bodyStrokes, isFlatGround } from './body.js';
 export { type EdgeAtWork, type FacetNow, unworked, type WornTip } from './edge-at-work.js';
 export { edgeWork } from './edge-work.js';
 export { type Facet, FACETS } from './facet.js';

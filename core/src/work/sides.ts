@@ -144,8 +144,12 @@ function madeOf(edge: Edge): Sides {
         one: wholeSide(edge.bevelDeg, edge.thicknessMm),
       };
     case 'v':
-    case 'scraping':
       return { ...common, one: wholeSide(edge.bevelDeg, edge.thicknessMm) };
+    case 'scraping': {
+      const { bevelDeg, thicknessMm } = edge;
+      const hollow = hollowOf({ ...edge, grind: 'hollow' }, bevelDeg, thicknessMm);
+      return { ...common, one: { ...wholeSide(bevelDeg, thicknessMm), ...(hollow && { hollow }) } };
+    }
   }
 }
 

@@ -228,6 +228,8 @@ const UNASKED: FieldChange<PlanRequest> = {
   way: undefined,
   stropOnly: undefined,
   strop: undefined,
+  thinBody: undefined,
+  stropOnStone: undefined,
   camber: undefined,
 };
 

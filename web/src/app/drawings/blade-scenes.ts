@@ -24,7 +24,7 @@ import {
 
 function faceOf(step: BenchStep): Face {
   const purpose = purposeOf(step);
-  if (purpose === 'back' || purpose === 'primary') return purpose;
+  if (purpose === 'back' || purpose === 'primary' || purpose === 'body') return purpose;
   if (step.facet === 'secondary') return 'secondary';
   return step.side === 1 ? 'other' : 'bevel';
 }
@@ -34,6 +34,7 @@ const FACE_WORDS: Readonly<Record<Face, string>> = {
   other: 'on its other side',
   primary: 'on its primary',
   secondary: 'on its secondary',
+  body: 'on its body',
   back: 'on its back',
 };
 
@@ -52,7 +53,7 @@ export function onStone(of: SceneOf, step: BenchStep): Scene {
   const laid = lay(strop ? bare(of) : of, face, step.lowerDeg);
   if (!laid) return still(of, 'the blade on the stone');
   const roll = strop ? undefined : rollOf(of.edge, face);
-  const raises = !strop && face !== 'back' && face !== 'primary';
+  const raises = !strop && !['back', 'primary', 'body'].includes(face);
   return {
     marks: [
       ...stone(abrasive?.kind ?? '', abrasive?.lubricant ?? 'dry'),

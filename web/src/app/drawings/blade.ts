@@ -133,6 +133,14 @@ export const EDGE_CHOICES: Readonly<Record<EdgeForm, readonly ChoiceOf[]>> = {
         { value: 'up', label: 'Swept up' },
       ],
     },
+    {
+      field: 'begins',
+      label: 'Strokes begin at',
+      options: [
+        { value: 'heel', label: 'The heel' },
+        { value: 'tip', label: 'The tip' },
+      ],
+    },
   ],
   gouge: [
     {

@@ -322,8 +322,10 @@ export class RunPage {
   protected countBy(by: Count): void {
     this.add({ kind: 'counted-by', by });
     const [tool, run, station] = [this.tool(), this.run(), this.station()];
-    if (!tool || station?.kind !== 'stone') return;
-    const on = run?.plan.steps[station.step]?.afterBurr ? 'strop' : 'stone';
+    const step = station?.kind === 'stone' ? run?.plan.steps[station.step] : undefined;
+    // A body is counted by its two sides.
+    if (!tool || !step || step.facet === 'body') return;
+    const on = step.purpose === 'draws' ? 'onStone' : step.afterBurr ? 'strop' : 'stone';
     this.toolsStore
       .amend(tool, { counts: { ...tool.counts, [on]: by } })
       .subscribe({ error: (reason: unknown) => this.notices.refused(reason) });

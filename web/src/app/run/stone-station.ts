@@ -88,15 +88,17 @@ export function stoneView(
 function partWords(part: number | undefined, { along }: RunStep): string | undefined {
   if (part === undefined || !along) return undefined;
   if (along.way === 'half-circles') return part === 0 ? 'about the left end' : 'about the right end';
-  if (along.way === 'swept') return sweptPart(part, along.visits);
+  if (along.way === 'swept') return sweptPart(part, along);
   return `part ${String(part + 1)} of ${String(along.visits)} from the left`;
 }
 
 /** Of an edge swept up to its tip: straight on the stone, and at its end with the handle lifted. */
-function sweptPart(part: number, visits: number): string {
-  if (part === visits - 1) return 'on to the tip, handle lifted';
+function sweptPart(part: number, { visits, tipFirst }: NonNullable<RunStep['along']>): string {
+  if (part === visits - 1) return tipFirst ? 'the tip, handle lifted' : 'on to the tip, handle lifted';
   return visits === 2
-    ? 'heel to past the middle'
+    ? tipFirst
+      ? 'from before the middle back to the heel'
+      : 'heel to past the middle'
     : `part ${String(part + 1)} of ${String(visits)} from the heel`;
 }
 

@@ -22,13 +22,16 @@ export function feelFor(
   edge?: Edge,
 ): string {
   const swept = edge?.form === 'knife' && edge.sweep === 'up';
-  const laid = swept && !step?.along ? TURN_ABOUT : alongWords(step);
+  const tipFirst = edge?.form === 'knife' && edge.begins === 'tip';
+  const laid = tipFirst && !step?.along ? TIP_FIRST : swept && !step?.along ? TURN_ABOUT : alongWords(step);
   const roll = edge && rollOf(edge, step?.side === 1 ? 'other' : 'bevel');
   if (step?.afterBurr || stone?.kind === 'strop')
     return `${stropWords(step, figures)}${roll ? ` No roll here: ${figures.angle(roll.toDeg)} all the way.` : ''}${laid}`;
   const purpose = step && purposeOf(step);
   if (purpose === 'back')
     return `The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.${alongWords(step)}`;
+  if (purpose === 'body')
+    return 'The side of the blade flat on the stone, its edge only just down: steel comes off behind the edge, which keeps it thin. Half on each side.';
   if (purpose === 'primary')
     return 'The guide set to the primary’s angle. Firmly, on the whole bevel, until only a narrow strip of the old one is left at the edge.';
   if (purpose === 'curve' || step?.places)
@@ -44,6 +47,9 @@ export function feelFor(
 const TURN_ABOUT =
   ' Turn about: one heel to past the middle, the next on to the tip, the handle lifted as it sweeps up.';
 
+/** Of a knife whose tip matters most, counted by its sides. */
+const TIP_FIRST = ' The very tip first, handle lifted, then back to the heel; the next the same.';
+
 /** How strokes are laid along an edge longer than its stone. */
 export function alongWords(step: Pick<BenchStep, 'along'> | undefined): string {
   const along = step?.along;
@@ -55,7 +61,9 @@ export function alongWords(step: Pick<BenchStep, 'along'> | undefined): string {
     case 'crosswise':
       return ' Every stroke from end to end across the stone, and on until the stone has left the edge.';
     case 'swept':
-      return ` In ${String(along.visits)} parts that overlap, heel to tip, the handle lifted as it sweeps up.`;
+      return along.tipFirst
+        ? ` In ${String(along.visits)} parts that overlap, the very tip first, handle lifted, then back to the heel.`
+        : ` In ${String(along.visits)} parts that overlap, heel to tip, the handle lifted as it sweeps up.`;
     case 'half-circles':
       return ' In half circles: half of them swung about the left end, half about the right.';
   }
@@ -78,6 +86,7 @@ const STROP_FOR: Readonly<Record<StropPurpose, string>> = {
   polishes: 'It polishes what the last stone left.',
   aligns: 'It lays the tip straight.',
   tops: 'It only polishes the tops of the grooves.',
+  draws: 'The last stone as a strop: it lays the tip straight in the marks it left.',
 };
 
 /** How a strop is used: what for, how hard, how low. */
@@ -212,7 +221,8 @@ export function stationName(
   switch (station.kind) {
     case 'stone': {
       const step = stepOf(station.step);
-      const face = step?.facet === 'back' || step?.facet === 'primary' ? `, the ${step.facet}` : '';
+      const face =
+        step?.facet && ['back', 'primary', 'body'].includes(step.facet) ? `, the ${step.facet}` : '';
       return `${nameOf(step?.abrasiveId ?? '')}${side(step?.side)}${face}`;
     }
     case 'care':

@@ -18,7 +18,6 @@ import {
   SESSION_KINDS,
   type SessionKind,
   settingPmDeg,
-  bodyStrokes,
   honingsToClose,
   itemOf,
   thickeningOf,
@@ -26,7 +25,7 @@ import {
 } from '@mellow-anvil/core/record';
 import { LEAST_EDGE_RIM_MM } from '@mellow-anvil/core/grinding';
 import { isWheel, servesShape } from '@mellow-anvil/core/abrasive';
-import type { Facet } from '@mellow-anvil/core/work';
+import { bodyStrokes, type Facet } from '@mellow-anvil/core/work';
 import { AbrasivesStore } from '../../data/abrasives.store';
 import { RecordsStore, type Entry, type Records } from '../../data/records.store';
 import { Figures } from '../../ui/figures';

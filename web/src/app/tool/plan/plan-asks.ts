@@ -5,9 +5,9 @@ import { MultiSelect } from 'primeng/multiselect';
 import { isWheel, kindFacts, servesShape, type SizedAbrasive, standsIn } from '@mellow-anvil/core/abrasive';
 import { ASSUMED_LAND_MM, includedDeg, shapeOfEdge, type Tool } from '@mellow-anvil/core/blade';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '@mellow-anvil/core/grinding';
-import { ALONG, isLongOn, type PlanRequest, type School, SCHOOLS } from '@mellow-anvil/core/plan';
+import { ALONG, isLongOn, isStropped, type PlanRequest, type School, SCHOOLS } from '@mellow-anvil/core/plan';
 import { type EdgeState, landPmMm } from '@mellow-anvil/core/record';
-import { mayBeUnsharpened, WAYS } from '@mellow-anvil/core/work';
+import { isFlatGround, mayBeUnsharpened, WAYS } from '@mellow-anvil/core/work';
 import { LAND_FROM } from '../../words/land-words';
 import { ChoiceField } from '../../ui/choice-field';
 import { Figures } from '../../ui/figures';
@@ -92,6 +92,12 @@ export class PlanAsks {
       )
     );
   });
+  /** A flat ground knife steeper at its edge than its blade tapers: it grows thicker as it is honed. */
+  protected readonly mayThin = computed(() => {
+    const { edge } = this.tool();
+    return isFlatGround(edge) && mayBeUnsharpened(edge);
+  });
+  protected readonly isStropped = computed(() => isStropped(this.tool()));
   protected readonly hasStrop = computed(() => this.stones().some(({ kind }) => kind === 'strop'));
   /** What hones this edge, coarse to fine. */
   private readonly honing = computed(() => {

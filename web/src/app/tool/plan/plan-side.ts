@@ -28,6 +28,7 @@ import { Checks, type Sentences } from '../../ui/checks';
 import { Figures } from '../../ui/figures';
 import { WheelPasses } from '../../data/wheel-passes';
 import { ToolsStore } from '../../data/tools.store';
+import type { FieldChange } from '../../platform/change';
 import { Notices } from '../../platform/notices';
 import { conditionWords } from '../../words/condition-words';
 import { IntakePanel } from './intake-panel';
@@ -235,6 +236,14 @@ export class PlanSide {
   protected choose(school: School, { steps }: HoningPlan): void {
     const order = this.answer()?.request.order ?? steps.map(({ id }) => id);
     this.desk.ask(school === 'exact' ? { school, order } : { school });
+  }
+
+  /** The last stone as a strop is a habit: it is kept with the tool. */
+  protected ask(change: FieldChange<PlanRequest>): void {
+    this.desk.ask(change);
+    if (change.stropOnStone === undefined) return;
+    const { onStone: _, ...counts } = this.tool().counts ?? {};
+    this.change({ counts: { ...counts, ...(change.stropOnStone && { onStone: 'half' }) } });
   }
 
   /** Another way than these stones, one tap from being the plan. */

@@ -249,6 +249,12 @@ export class WorkList {
           lead: `${this.eachKnife(part.of)}the back, flat on the stone`,
           why: `${this.backWhy(id)}${alongWords(part.of)}`,
         };
+      case 'body':
+        return {
+          ...row,
+          lead: 'the body, flat on the stone, half on each side',
+          why: 'It has grown thick behind its edge: this takes off what honing added there, as much as one honing should.',
+        };
       case 'shape': {
         const { edge } = this.tool();
         const deg = edge.form === 'single-bevel' ? edge.primaryDeg : 0;
@@ -394,6 +400,8 @@ export class WorkList {
         return 'Polishes what the last stone left, and takes its burr.';
       case 'tops':
         return `From ${this.figures.number(last?.sizeUm ?? 0, 0)} µm it only polishes the tops of the grooves: a finer stone between would do more.`;
+      case 'draws':
+        return 'The last stone used as a strop, once the burr is off: ever lighter, down to the blade’s own weight.';
       default:
         return 'Only lays the tip straight: heavier to lighter, never lifted at the end.';
     }
