@@ -61,6 +61,7 @@ const wheel = shape<Wheel>({
 const sheets = shape<Sheets>({
   plate: line('Plate', 60).optional(),
   face: oneOf('Face', ['upper', 'lower'] as const).optional(),
+  pieces: whole('sheetPieces').optional(),
   usesEach: whole('usesEach'),
   costEach: number('cost', 'Cost of a sheet').optional(),
   counted: Joi.object({ on: day, count: whole('sheetCount', 'Sheets on the shelf') }).optional(),

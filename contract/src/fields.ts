@@ -196,6 +196,7 @@ export const RANGES = {
   stoneMm: range('Size of the face', 'mm', 5, 1200, 'smaller is no stone and no bench holds a larger'),
   stoneRadiusMm: range('Radius', 'mm', 0.3, 300, 'tighter is an edge and wider is flat'),
   stropMm: range('Thickness of the strop', 'mm', 0.2, 40, 'thinner is paper and thicker is no strop'),
+  sheetPieces: range('Pieces a sheet is cut into', '', 1, 24, 'smaller pieces cannot be held'),
   usesEach: range(
     'Honings a sheet serves',
     '',

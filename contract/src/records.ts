@@ -263,6 +263,7 @@ const stoneCare = shape<StoneCare>({
   wearFactor: figure,
   recharges: figure,
   sheetsLeft: figure.optional(),
+  aside: figure.optional(),
   due: shape<DueCare>({ kind: oneOf<CareKind>('Care', CARE_KINDS), minutes: figure }).optional(),
 });
 

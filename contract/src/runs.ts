@@ -106,7 +106,7 @@ const STATIONS: Readonly<Record<StationKind, SchemaMap>> = {
   straight: { step: stepAt },
   burr: { wanted: flag, side, step: stepAt.optional() },
   wash: { oil: flag },
-  scratch: { step: stepAt },
+  scratch: { step: stepAt, sheet: Joi.boolean().optional() },
   'burr-off': { abrasiveId: id.optional(), strokes: whole('strokes').optional() },
   nail: {},
   proof: { before: flag },

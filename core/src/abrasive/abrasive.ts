@@ -123,7 +123,9 @@ export interface Sheets {
   /** The plate it lies on, and which of its two faces; several grades share one. */
   readonly plate?: string;
   readonly face?: 'upper' | 'lower';
-  /** Honings one sheet serves. */
+  /** In how many pieces a sheet is cut when it is begun; used whole unless said. */
+  readonly pieces?: number;
+  /** Honings one sheet serves, or each piece of one that is cut. */
   readonly usesEach: number;
   /** In the owner's own money. */
   readonly costEach?: number;
@@ -155,7 +157,9 @@ export const setNames = (bench: readonly Pick<Abrasive, 'sets'>[]): readonly str
 
 /** What one honing on it uses up, in its owner's money; undefined where that is not known. */
 export function costOfUse({ sheets }: Pick<Abrasive, 'sheets'>): number | undefined {
-  return sheets?.costEach === undefined ? undefined : sheets.costEach / sheets.usesEach;
+  return sheets?.costEach === undefined
+    ? undefined
+    : sheets.costEach / (sheets.usesEach * (sheets.pieces ?? 1));
 }
 
 /** Sheets one gets through before the sheet is spent, where nobody said: paper once, film several times (common practice, no source). */

@@ -1,5 +1,6 @@
 import {
   ABRASIVE_KIND_NAMES,
+  costOfUse,
   kindFacts,
   servesShape,
   setNames,
@@ -133,6 +134,17 @@ describe('care of the rest', () => {
     expect(stoneCare(paper, 18, days, []).due?.kind).toBe('new-sheet');
     const changed = stoneCare(paper, 18, days, [care('2026-02-03', 'new-sheet')]);
     expect([changed.due, changed.sheetsLeft, changed.uses]).toEqual([undefined, 4, 0]);
+    // Cut in halves: each serves as often, and one that is scratched is laid aside for rough work.
+    const halves = {
+      ...paper,
+      sheets: { usesEach: 2, pieces: 2, costEach: 3, counted: { on: '2026-01-01', count: 5 } },
+    };
+    const cut = stoneCare(halves, 18, days, [
+      care('2026-02-02', 'new-sheet'),
+      care('2026-02-03', 'laid-aside'),
+    ]);
+    expect([cut.due, cut.sheetsLeft, cut.aside, cut.uses]).toEqual([undefined, 4, 1, 0]);
+    expect(costOfUse(halves)).toBeCloseTo(3 / 4, 12);
 
     const strop = abrasive('a', 0.5, { kind: 'strop', lubricant: 'compound' });
     const often = Array.from({ length: 20 }, (_, i) => use(`2026-04-${String(i + 1).padStart(2, '0')}`));

@@ -8,6 +8,7 @@ export const CARE_KINDS = [
   'flattened',
   'straightedge',
   'new-sheet',
+  'laid-aside',
   'recharged',
   'scraped',
   'dressed',
@@ -57,8 +58,10 @@ export interface StoneCare {
   readonly wearFactor: number;
   /** Recharges since the strop was scraped clean. */
   readonly recharges: number;
-  /** Sheets left on the shelf, where they were counted. */
+  /** Sheets left on the shelf, where they were counted; of sheets that are cut, to a piece. */
   readonly sheetsLeft?: number;
+  /** Pieces laid aside because they were scratched or cut: good for rough work still. */
+  readonly aside?: number;
   readonly due?: DueCare;
 }
 
@@ -79,6 +82,7 @@ const USUAL_CARE_MIN: Readonly<Record<CareKind, number>> = {
   flattened: 2,
   straightedge: 0.5,
   'new-sheet': 1,
+  'laid-aside': 1,
   recharged: 0.5,
   scraped: 3,
   dressed: 2,
@@ -101,6 +105,7 @@ export function caresOf({ kind, lubricant }: Pick<Abrasive, 'kind' | 'lubricant'
   // Oil floats the swarf off; what is left of both gums the stone.
   if (upkeep === 'flatten')
     return [renewing, 'straightedge', ...(lubricant === 'oil' ? (['cleaned'] as const) : [])];
+  if (upkeep === 'sheet') return [renewing, 'laid-aside'];
   return upkeep === 'charge' ? [renewing, 'scraped'] : [renewing];
 }
 
@@ -119,12 +124,14 @@ export function stoneCare(
   const renewing: readonly CareKind[] = [
     RENEWED_BY[upkeep],
     ...(upkeep === 'charge' ? ['scraped' as const] : []),
+    ...(upkeep === 'sheet' ? ['laid-aside' as const] : []),
   ];
   const dressedOn = isWheel(abrasive) ? lastDressing(abrasive) : undefined;
   const times = cares.filter(({ kind }) => renewing.includes(kind)).map(({ at }) => at);
   const lastAt = [...times, ...(dressedOn ? [dressedOn] : [])].sort().at(-1);
   const since = uses.filter(({ at }) => lastAt === undefined || at > lastAt);
   const dish = dishes(abrasive) ? dishOf(abrasive, sizeUm, uses, cares) : undefined;
+  const aside = cares.filter(({ kind }) => kind === 'laid-aside').length;
   const scrapedAt = cares.findLast(({ kind }) => kind === 'scraped')?.at ?? '';
   const base: Omit<StoneCare, 'due'> = {
     strokes: since.reduce((sum, { strokes }) => sum + strokes, 0),
@@ -136,6 +143,7 @@ export function stoneCare(
     wearFactor: dish?.factor ?? 1,
     recharges: cares.filter(({ kind, at }) => kind === 'recharged' && at > scrapedAt).length,
     ...sheetsLeft(abrasive, cares),
+    ...(aside > 0 && { aside }),
   };
   const kind = dueKind(abrasive, base);
   return kind ? { ...base, due: { kind, minutes: usualMinutes(kind, cares) } } : base;
@@ -196,11 +204,15 @@ function lastDressing({ wheel }: Abrasive): string | undefined {
   return wheel?.readings.findLast(({ dressed }) => dressed)?.on;
 }
 
+/** Cares that put the next sheet, or the next piece of one, where the last one lay. */
+const TAKES_A_PIECE: readonly CareKind[] = ['new-sheet', 'laid-aside'];
+
 function sheetsLeft({ sheets }: Abrasive, cares: readonly Care[]): { readonly sheetsLeft?: number } {
   if (!sheets?.counted) return {};
-  const { on, count } = sheets.counted;
-  const used = cares.filter(({ kind, at }) => kind === 'new-sheet' && at.slice(0, 10) > on).length;
-  return { sheetsLeft: Math.max(0, count - used) };
+  const { counted, pieces = 1 } = sheets;
+  // What is laid aside makes room for the next piece.
+  const used = cares.filter(({ kind, at }) => TAKES_A_PIECE.includes(kind) && at.slice(0, 10) > counted.on);
+  return { sheetsLeft: Math.max(0, counted.count - used.length / pieces) };
 }
 
 function usualMinutes(kind: CareKind, cares: readonly Care[]): number {

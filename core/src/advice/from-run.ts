@@ -13,6 +13,7 @@ const BY_GATE: Partial<Readonly<Record<GateWord, Symptom>>> = {
   'marker-skewed': 'one-side-shiny',
   scratches: 'scratches-show',
   'scratches-again': 'scratches-show',
+  'scratches-sheet': 'scratches-show',
   'scratches-back': 'scratches-show',
   shakes: 'shakes-on-nail',
   coloured: 'temper-colour',

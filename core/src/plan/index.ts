@@ -62,6 +62,6 @@ export {
 } from './strop-work.js';
 export type { Verdict } from './verdicts.js';
 export { edgeByWay, planHoning, TOO_MANY_STROKES } from './ways-out.js';
-export { secondStone, type SecondStone } from './second-stone.js';
+export { oneStone, secondStone } from './second-stone.js';
 export type { NextReading } from './next-reading.js';
 export { afterOneMore } from './next-reading.js';

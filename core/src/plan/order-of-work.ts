@@ -282,9 +282,15 @@ function edgeOf(input: OrderInput, steps: Steps): readonly Station[] {
       // The guide is set again where another facet follows: a micro-bevel, last.
       ...(facetAt(finer[i - 1] ?? first) === facetAt(step) ? [] : held(input, facetAt(step))),
       { kind: 'stone', step },
-      { kind: 'scratch', step },
+      { kind: 'scratch', step, ...(isSheet(steps, step, input) && { sheet: true }) },
     ]),
   ];
+}
+
+/** Whether a step is on film or paper, which is used up and put aside by pieces. */
+function isSheet(steps: Steps, step: number, { stoneOf }: OrderInput): boolean {
+  const stone = stoneOf(steps[step]?.abrasiveId ?? '');
+  return stone !== undefined && kindFacts(stone.kind).upkeep === 'sheet';
 }
 
 /** Strokes of the first stone and the burr they raise; those by turns come when it stood on both sides. */

@@ -1,7 +1,7 @@
 import { abrasiveByLook, type Feel, feelsOf, grit, LOOKED_AT, servesShape } from '../abrasive/index.js';
-import { FAMILY_NAMES, familyFacts, shapeOfEdge, usualTool } from '../blade/index.js';
+import { type Condition, FAMILY_NAMES, familyFacts, shapeOfEdge, usualTool } from '../blade/index.js';
 import { kindFacts, type LookedAt } from '../abrasive/index.js';
-import { defaultRequest, planHoning, secondStone } from './index.js';
+import { defaultRequest, oneStone, planHoning, secondStone } from './index.js';
 
 const owned = (kind: LookedAt, feel: Feel) => ({ ...abrasiveByLook(kind, feel), id: kind, name: kind });
 
@@ -62,5 +62,41 @@ describe('secondStone', () => {
     expect(secondStone(chisel, [owned('strop', 'fine')])).toBeUndefined();
     // A strop beside one stone is no second stone.
     expect(secondStone(chisel, [owned('water-stone', 'middle'), owned('strop', 'fine')])?.for).toBe('finish');
+  });
+});
+
+describe('oneStone, for somebody who has none', () => {
+  it('is the finest on which a very dull edge is no long work and a small nick still is work for it', () => {
+    const tool = usualTool('plane-iron');
+    const found = oneStone(tool);
+    if (!found) return fail('a plane iron is honed on anything flat');
+    expect(found.strokes).toBeLessThanOrEqual(60);
+    const foundUm = grit(found.stone.grade).sizeUm;
+    // Every finer one of those told by their looks is too slow for one or the other.
+    for (const kind of LOOKED_AT) {
+      for (const feel of feelsOf(kind)) {
+        const stone = owned(kind, feel);
+        if (grit(stone.grade).sizeUm >= foundUm || kindFacts(kind).strop) continue;
+        if (!servesShape({ kind }, 'straight')) continue;
+        const bench = [stone];
+        const on = (condition: Condition) =>
+          planHoning(tool, bench, defaultRequest({ tool, bench }, { condition, stropOnly: false }));
+        const strokes = on({ kind: 'very-dull' }).steps[0]?.strokes ?? 0;
+        const slow = strokes > 60 || on({ kind: 'nicked', nickMm: 0.1 }).tooMuch !== undefined;
+        expect(slow).withContext(`${kind} ${feel}`).toBeTrue();
+      }
+    }
+  });
+
+  it('follows the edge it is for, and stays no finer than machine knives may be', () => {
+    for (const family of FAMILY_NAMES) {
+      const tool = usualTool(family);
+      const found = oneStone(tool);
+      if (!found) return fail(family);
+      expect(servesShape(found.stone, shapeOfEdge(tool.edge)))
+        .withContext(family)
+        .toBeTrue();
+      expect(grit(found.stone.grade).sizeUm).toBeGreaterThanOrEqual(familyFacts(family).finestUm ?? 0);
+    }
   });
 });

@@ -7,7 +7,9 @@ import { familyFacts } from '../blade/families.js';
 import type { ToolAtWork } from '../work/edge-at-work.js';
 import { planOf } from './compose.js';
 import { defaultRequest } from './default-request.js';
-import type { PlanRequest } from './plan-request.js';
+import type { HoningPlan } from './honing-plan.js';
+import { PLAN_DEFAULTS, type PlanRequest } from './plan-request.js';
+import { planHoning } from './ways-out.js';
 
 /** What one more stone would change, beside the stones that are there. */
 export interface SecondStone {
@@ -22,6 +24,8 @@ export interface SecondStone {
 
 /** A nick that a bench meets now and then, mm, to tell what a coarse stone is worth (estimate). */
 const A_NICK_MM = 0.2;
+/** One that is still to be honed out on the one stone there is, mm (estimate). */
+const A_SMALL_NICK_MM = 0.1;
 /** Another stone is worth telling of once it is so many times finer, or saves so many minutes (estimates). */
 const WORTH_TIMES = 1.6;
 const WORTH_MIN = 2;
@@ -34,17 +38,11 @@ const WORTH_MIN = 2;
  * secondStone(usualTool('bench-chisel'), [waterStone1000])?.finishUm; // [11.5, 1.84]
  */
 export function secondStone(tool: ToolAtWork, bench: readonly OwnedAbrasive[]): SecondStone | undefined {
-  const { finishUm, finestUm = 0 } = familyFacts(tool.family);
-  const hones = (stone: Abrasive): boolean =>
-    servesShape(stone, shapeOfEdge(tool.edge)) &&
-    !kindFacts(stone.kind).strop &&
-    grit(stone.grade).sizeUm >= finestUm;
-  const [only, ...others] = bench.filter(hones);
+  const { finishUm } = familyFacts(tool.family);
+  const [only, ...others] = bench.filter((stone) => hones(tool, stone));
   if (!only || others.length > 0) return undefined;
   const ownUm = grit(only.grade).sizeUm;
-  const known = LOOKED_AT.flatMap((kind) => feelsOf(kind).map((feel) => abrasiveByLook(kind, feel))).filter(
-    hones,
-  );
+  const known = knownFor(tool);
   // One of the same kind first: it is wetted and kept alike.
   const alike = (a: Abrasive, b: Abrasive): number =>
     Number(b.kind === only.kind) - Number(a.kind === only.kind);
@@ -79,6 +77,62 @@ export function secondStone(tool: ToolAtWork, bench: readonly OwnedAbrasive[]): 
   return (
     coarser && { stone: coarser.stone, for: 'nick', finishUm: [ownUm, ownUm], minutes: [alone, coarser.both] }
   );
+}
+
+/** Whether a stone hones a tool, and no finer than its kind may be. */
+function hones({ family, edge }: ToolAtWork, { kind, serves, grade }: Abrasive): boolean {
+  const { finestUm = 0 } = familyFacts(family);
+  return (
+    servesShape({ kind, ...(serves && { serves }) }, shapeOfEdge(edge)) &&
+    !kindFacts(kind).strop &&
+    grit(grade).sizeUm >= finestUm
+  );
+}
+
+/** The stones told by their looks that hone a tool. */
+const knownFor = (tool: ToolAtWork): readonly Abrasive[] =>
+  LOOKED_AT.flatMap((kind) => feelsOf(kind).map((feel) => abrasiveByLook(kind, feel))).filter((stone) =>
+    hones(tool, stone),
+  );
+
+/** A stone to begin with, and what an edge takes on it alone. */
+export interface OneStone {
+  readonly stone: Abrasive;
+  readonly strokes: number;
+  /** Of a very dull edge, and of one with a nick of a tenth of a millimetre. */
+  readonly minutes: readonly [blunt: number, nicked: number];
+}
+
+/**
+ * The one stone for somebody who has none yet: the finest of those told by their looks on which a very dull edge
+ * takes no more strokes than people make on one stone, and a small nick is work for it still; where none is so, the one
+ * a nick is soonest gone on.
+ * @example oneStone(usualTool('bench-chisel'))?.stone.kind // 'diamond-plate'
+ */
+export function oneStone(tool: ToolAtWork): OneStone | undefined {
+  const tried = knownFor(tool).flatMap((stone) => {
+    const bench = [{ ...stone, id: 'one' }];
+    const on = (condition: PlanRequest['condition']): HoningPlan | undefined =>
+      unlessRefused(() =>
+        planHoning(
+          tool,
+          bench,
+          defaultRequest({ tool, bench }, { condition, stropOnly: false, grind: undefined }),
+        ),
+      );
+    const [blunt, nicked] = [on({ kind: 'very-dull' }), on({ kind: 'nicked', nickMm: A_SMALL_NICK_MM })];
+    if (!blunt || !nicked) return [];
+    const strokes = blunt.steps.reduce((sum, step) => sum + step.strokes, 0);
+    const serves = strokes <= PLAN_DEFAULTS.mostStrokes && !nicked.tooMuch;
+    return [{ stone, strokes, serves, minutes: [blunt.totalMin, nicked.totalMin] as const }];
+  });
+  const serving = tried.filter(({ serves }) => serves);
+  const sizeUm = ({ stone }: { readonly stone: Abrasive }): number => grit(stone.grade).sizeUm;
+  const [best] =
+    serving.length > 0
+      ? [...serving].sort((a, b) => sizeUm(a) - sizeUm(b) || a.minutes[0] - b.minutes[0])
+      : [...tried].sort((a, b) => a.minutes[1] - b.minutes[1]);
+  return best && { stone: best.stone, strokes: best.strokes, minutes: best.minutes };
 }
 
 /** How far a stone is from a finish, as a ratio’s logarithm. */

@@ -66,7 +66,8 @@ export type Station =
   /** A scraping edge on a straightedge against the light; `step` are the strokes that mend it. */
   | { readonly kind: 'straight'; readonly step: number }
   | { readonly kind: 'wash'; readonly oil?: boolean }
-  | { readonly kind: 'scratch'; readonly step: number }
+  /** `sheet` where it is film or paper: a cut in it leaves a scratch each time. */
+  | { readonly kind: 'scratch'; readonly step: number; readonly sheet?: boolean }
   /** About so many strokes, on the finest stone. */
   | { readonly kind: 'burr-off'; readonly abrasiveId?: string; readonly strokes?: number }
   /** Drawn along the nail: whether it shakes, and where. */

@@ -36,6 +36,7 @@ export const GATE_WORDS = [
   'marker-hollow',
   'scratches',
   'scratches-again',
+  'scratches-sheet',
   'scratches-back',
   'shakes',
   'light-middle',

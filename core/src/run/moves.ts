@@ -162,10 +162,14 @@ export function answeredMarker(run: Run, left: readonly ColourLeft[]): Run {
 }
 
 /**
- * Scratches that still show: more strokes there; a second time after a wash, for it may be a stray grain; a third
- * time on the stone before, whose own work is not done.
+ * Scratches that still show: more strokes there; a second time after a wash, for it may be a stray grain, or on the next
+ * piece of film or paper, for this one may be cut; a third time on the stone before, whose own work is not done.
  */
-export function answeredScratch(run: Run, step: number, gone: boolean): Run {
+export function answeredScratch(
+  run: Run,
+  { step, sheet }: { readonly step: number; readonly sheet?: boolean },
+  gone: boolean,
+): Run {
   if (gone) return goTo(run, run.at + 1);
   const rounds = run.scratched[step] ?? 0;
   const counted = { ...run, scratched: { ...run.scratched, [step]: rounds + 1 } };
@@ -182,8 +186,10 @@ export function answeredScratch(run: Run, step: number, gone: boolean): Run {
     return telling(led, { by: 'scratches-back' });
   }
   const again = rounds > 0;
-  const more = putBefore(wantMore(counted, step), again ? [{ kind: 'wash' }, stone] : [stone]);
-  return telling(more, { by: again ? 'scratches-again' : 'scratches' });
+  const { abrasiveId } = run.steps[step] as RunStep;
+  const cure: Station = sheet ? { kind: 'care', abrasiveId, care: 'laid-aside' } : { kind: 'wash' };
+  const more = putBefore(wantMore(counted, step), again ? [cure, stone] : [stone]);
+  return telling(more, { by: again ? (sheet ? 'scratches-sheet' : 'scratches-again') : 'scratches' });
 }
 
 /** The planned step of the stone that was on the edge before this one’s. */

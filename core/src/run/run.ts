@@ -103,7 +103,7 @@ export function afterEvent(run: Run, event: RunEvent): Run {
     case 'marked':
       return station?.kind === 'marker' ? answeredMarker(timed, event.left) : timed;
     case 'scratched':
-      return station?.kind === 'scratch' ? answeredScratch(timed, station.step, event.gone) : timed;
+      return station?.kind === 'scratch' ? answeredScratch(timed, station, event.gone) : timed;
     case 'heated':
       return station?.kind === 'heat' ? answeredHeat(timed, event.heat) : timed;
     case 'polished':

@@ -128,6 +128,20 @@ describe('the gates', () => {
     expect([here(twice).kind, twice.told?.by]).toEqual(['wash', 'scratches-again']);
   });
 
+  it('on film or paper the second time asks for the next piece, and keeps that this one was laid aside', () => {
+    const order = ORDER.map((each) => (each.kind === 'scratch' ? { ...each, sheet: true } : each));
+    const still: RunFact = { kind: 'scratched', gone: false };
+    const facts = [...walkTo(plan, 'scratch'), still, DONE, still];
+    const twice = run({ ...PLAN, order }, ...facts);
+    expect([here(twice), twice.told?.by]).toEqual([
+      { kind: 'care', abrasiveId: 'w8000', care: 'laid-aside' },
+      'scratches-sheet',
+    ]);
+    const cared = run({ ...PLAN, order }, ...facts, DONE);
+    expect(cared.cares.map(({ abrasiveId, kind }) => [abrasiveId, kind])).toEqual([['w8000', 'laid-aside']]);
+    expect(here(cared)).toEqual({ kind: 'stone', step: 1 });
+  });
+
   it('a third time they lead back to the stone before, whose own work is not done, and then here again', () => {
     const still: RunFact = { kind: 'scratched', gone: false };
     const back = at('scratch', still, DONE, still, DONE, DONE, still);

@@ -32,6 +32,7 @@ const COLUMNS = {
   'between.finerId': 'text',
   'sheets.plate': 'text',
   'sheets.face': 'text',
+  'sheets.pieces': 'number',
   'sheets.usesEach': 'number',
   'sheets.costEach': 'number',
   'strop.face': 'text',

@@ -26,7 +26,7 @@ import {
   usualTool,
 } from '@mellow-anvil/core/blade';
 import { GENERIC_SIDE_CLAMPING_GUIDE, type Guide, seatTakes } from '@mellow-anvil/core/guide';
-import { defaultRequest, planHoning, secondStone } from '@mellow-anvil/core/plan';
+import { defaultRequest, oneStone, planHoning, secondStone } from '@mellow-anvil/core/plan';
 import { FirstRunState } from '../data/first-run.state';
 import { EdgeGlyph } from '../drawings/edge-glyph';
 import { StoneGlyph } from '../drawings/stone-glyph';
@@ -199,7 +199,32 @@ export class FirstRun {
       : `One stone is enough to begin with. A small nick would take ${alone} on it; with a ${named} beside it, ${both}.`;
   });
 
+  /** Which one stone to begin with, once it was asked for. */
+  protected readonly one = signal('');
+
+  /** The one stone for this tool is taken for the plan, and why it is that one is told. */
+  protected recommend(): void {
+    const found = oneStone(this.tool());
+    if (!found) return;
+    const { stone, strokes, minutes } = found;
+    const kind = LOOKED_AT.find((each) => each === stone.kind);
+    const feel =
+      kind &&
+      feelsOf(kind).find(
+        (each) => grit(abrasiveByLook(kind, each).grade).sizeUm === grit(stone.grade).sizeUm,
+      );
+    if (!kind || !feel) return;
+    this.look(kind);
+    this.felt.set(feel);
+    const { sizeUm } = grit(stone.grade);
+    const [blunt, nicked] = minutes.map((min) => this.figures.minutes(min)) as [string, string];
+    this.one.set(
+      `One stone for this tool: ${ABRASIVE_KINDS[kind].label.toLowerCase()}, about ${this.figures.number(sizeUm, 0)} µm. It is the finest on which a very dull edge is still no long work, ${strokes} strokes and ${blunt}; a nick of ${this.figures.length(0.1)} takes ${nicked}. By the estimates.`,
+    );
+  }
+
   protected pick(family: Family): void {
+    this.one.set('');
     this.family.set(family);
     this.widthMm.set(undefined);
   }

@@ -14,6 +14,7 @@ export const CARE_WORDS: Readonly<Record<CareKind, string>> = {
   flattened: 'Flatten it',
   straightedge: 'Lay a straightedge on it',
   'new-sheet': 'Put a new sheet on',
+  'laid-aside': 'Lay this piece aside',
   recharged: 'Recharge it',
   scraped: 'Scrape it clean and recharge',
   dressed: 'Dress it',
@@ -23,6 +24,7 @@ export const CARE_DONE: Readonly<Record<CareKind, string>> = {
   flattened: 'Flattened',
   straightedge: 'Straightedge laid on',
   'new-sheet': 'New sheet',
+  'laid-aside': 'Piece laid aside',
   recharged: 'Recharged',
   scraped: 'Scraped clean',
   dressed: 'Dressed',
@@ -33,6 +35,7 @@ const DUE_STATE: Readonly<Record<CareKind, string>> = {
   flattened: 'dished',
   straightedge: '',
   'new-sheet': 'spent',
+  'laid-aside': 'scratched',
   recharged: 'dry',
   scraped: 'caked',
   dressed: 'glazed',
@@ -49,8 +52,9 @@ export function stateWord(stone: Abrasive, care: StoneCare | undefined): string 
 
 /** How a stone stands, in a sentence. */
 export function careSentence(stone: Abrasive, care: StoneCare, figures: Figures): string {
-  if (care.uses === 0 && !care.lastAt) return `Not used on record.${shelf(care)}`;
-  if (care.uses === 0 && care.lastAt) return `Not used since ${formatDay(care.lastAt)}.${shelf(care)}`;
+  if (care.uses === 0 && !care.lastAt) return `Not used on record.${shelf(care, pieces(stone))}`;
+  if (care.uses === 0 && care.lastAt)
+    return `Not used since ${formatDay(care.lastAt)}.${shelf(care, pieces(stone))}`;
   const strokes = counted(care.strokes, 'stroke');
   const since = (done: string): string =>
     care.lastAt ? `${strokes} since it was ${done}` : `${strokes} on record, it was never noted as ${done}`;
@@ -62,7 +66,7 @@ export function careSentence(stone: Abrasive, care: StoneCare, figures: Figures)
       return `About ${figures.sliver(care.hollowUm / 1000)} hollow across ${by}: ${since('flattened')}.`;
     }
     case 'sheet':
-      return `${counted(care.uses, 'honing')} on this sheet, which serves about ${stone.sheets?.usesEach ?? usualSheetUses(stone)}.${shelf(care)}`;
+      return `${counted(care.uses, 'honing')} on this ${pieces(stone) > 1 ? 'piece' : 'sheet'}, which serves about ${stone.sheets?.usesEach ?? usualSheetUses(stone)}.${shelf(care, pieces(stone))}`;
     case 'charge':
       return `${since('charged')}.`;
     case 'dress':
@@ -72,8 +76,16 @@ export function careSentence(stone: Abrasive, care: StoneCare, figures: Figures)
   }
 }
 
-const shelf = ({ sheetsLeft }: StoneCare): string =>
-  sheetsLeft === undefined ? '' : ` ${counted(sheetsLeft, 'sheet')} left on the shelf.`;
+const pieces = ({ sheets }: Abrasive): number => sheets?.pieces ?? 1;
+
+/** What is left on the shelf, by pieces where sheets are cut; and what was laid aside. */
+function shelf({ sheetsLeft, aside }: StoneCare, cutInto = 1): string {
+  const left =
+    sheetsLeft === undefined
+      ? ''
+      : ` ${counted(Math.round(sheetsLeft * cutInto), cutInto > 1 ? 'piece' : 'sheet')} left on the shelf.`;
+  return `${left}${aside === undefined ? '' : ` ${counted(aside, 'piece')} laid aside, scratched: good for rough work.`}`;
+}
 
 const counted = (count: number, what: string): string =>
   `${count.toLocaleString('en-GB')} ${what}${count === 1 ? '' : 's'}`;

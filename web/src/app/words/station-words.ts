@@ -271,6 +271,7 @@ export const CARE_TITLES: Readonly<Record<CareKind, string>> = {
   flattened: 'Flatten',
   straightedge: 'Lay a straightedge on',
   'new-sheet': 'A new sheet for',
+  'laid-aside': 'Lay this piece aside, put the next on:',
   recharged: 'Charge',
   scraped: 'Scrape clean, then charge',
   dressed: 'Dress',
@@ -289,6 +290,7 @@ export const TOLD: Readonly<Record<GateWord, string>> = {
   'marker-skewed': 'Colour left on one side: not square. Clamp it against a stop, then the marker again.',
   'marker-hollow': 'Colour left in patches: the stone is hollow there. Flatten it, then the marker again.',
   scratches: 'Marks of the stone before still show: more here, until they are gone.',
+  'scratches-sheet': 'They still show: the sheet may be cut. Lay this piece aside, go on with the next.',
   'scratches-again': 'They still show: it may be a stray grain. Wash everything, then go on.',
   'scratches-back':
     'Twice more, and they still show: the stone before has not finished its own work. Some more there, wash, then here again.',
