@@ -17,6 +17,7 @@ import {
   type ScrapingEdge,
   type SingleBevelEdge,
   BEGINS,
+  CORNERS,
   SWEEPS,
   type VEdge,
 } from '@mellow-anvil/core/blade';
@@ -132,6 +133,7 @@ const gouge = shape<GougeEdge>({
   cannel: oneOf('Cannel', ['out', 'in'] as const),
   bevelDeg: number('bevelDeg'),
   counterBevelDeg: number('counterBevelDeg').optional(),
+  corners: oneOf('Corners', CORNERS).optional(),
 });
 
 const vTool = shape<VEdge>({

@@ -7,6 +7,7 @@ import {
   LAID,
   type BackStep,
   type BodyStep,
+  type EveningStep,
   type CamberRequest,
   type CamberStep,
   type GrindingStep,
@@ -169,6 +170,8 @@ export const laidSchema: ObjectSchema = shape<NonNullable<PlanStep['along']>>({
   way: oneOf('Along the edge', LAID),
   visits: whole('visits'),
   tipFirst: Joi.boolean().optional(),
+  turnDeg: figure.optional(),
+  patchMm: figure.optional(),
 });
 const planStep = withFields<ProgressionStep, Omit<PlanStep, keyof ProgressionStep>>(stepSchema, {
   low: figure.integer().optional(),
@@ -262,6 +265,13 @@ const result = shape<HoningPlan>({
     high: figure.integer().optional(),
     minutes: figure,
     forceN: number('forceN').optional(),
+  }).optional(),
+  evening: shape<EveningStep>({
+    id,
+    places: places.required(),
+    strokes: figure.integer(),
+    minutes: figure,
+    forceN: figure.optional(),
   }).optional(),
   body: shape<BodyStep>({
     id,

@@ -18,6 +18,7 @@ import {
   COLOUR_LEFT,
   HEATS,
   LIGHTS,
+  SEEN_FROM_END,
   POLISHES,
   type PutIn,
   type RunEvent,
@@ -53,6 +54,7 @@ const planStep = shape<BenchStep>({
   lowerDeg: number('layLowerDeg').optional(),
   places: placesSchema.optional(),
   curve: flag,
+  evens: flag,
   rounds: roundsSchema.optional(),
   along: laidSchema.optional(),
 });
@@ -106,6 +108,7 @@ const STATIONS: Readonly<Record<StationKind, SchemaMap>> = {
   straight: { step: stepAt },
   burr: { wanted: flag, side, step: stepAt.optional() },
   wash: { oil: flag },
+  even: { step: stepAt },
   scratch: { step: stepAt, sheet: Joi.boolean().optional() },
   'burr-off': { abrasiveId: id.optional(), strokes: whole('strokes').optional() },
   nail: {},
@@ -183,6 +186,7 @@ const FACTS: Readonly<Record<RunFactKind, SchemaMap>> = {
   heated: { heat: oneOf('Heat', HEATS) },
   polished: { polish: oneOf('Polished', POLISHES) },
   lit: { light: oneOf('Light', LIGHTS) },
+  evened: { seen: oneOf('Seen from its end', SEEN_FROM_END) },
   shook: {
     places: Joi.array().items(oneOf('Shaking', SHAKES).optional()).unique().max(SHAKES.length).required(),
   },

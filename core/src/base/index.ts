@@ -8,4 +8,4 @@ export { formatMinutes, parseMinutes } from './minutes.js';
 export { formatNumber, parseNumber } from './number.js';
 export { attempt, Refusal, unlessRefused } from './refusal.js';
 export type { Tell } from './tell.js';
-export { cosDeg, sinDeg, tanDeg } from './trig.js';
+export { cosDeg, sinDeg, tanDeg, toDeg, toRad } from './trig.js';

@@ -8,3 +8,5 @@ export const cosDeg = (deg: number): number => Math.cos(deg * DEG);
 export const tanDeg = (deg: number): number => Math.tan(deg * DEG);
 /** Radians to degrees. */
 export const toDeg = (rad: number): number => rad / DEG;
+/** Degrees to radians. */
+export const toRad = (deg: number): number => deg * DEG;

@@ -21,6 +21,12 @@ export const FAULTS = [
   'wide-land',
   'wrong-angle',
   'unsharpened',
+  'corners-ahead',
+  'middle-ahead',
+  'tooth',
+  'notch',
+  'hook-left',
+  'hook-right',
 ] as const;
 export type FaultKind = (typeof FAULTS)[number];
 
@@ -30,7 +36,8 @@ export interface Fault {
   /**
    * Pits and lost temper: how far back from the edge they reach. Out of square: how far one corner stands
    * ahead of the other. Rounded over: how much of the bevel is rounded. Unsharpened: how thick it is where its edge will
-   * be. None for the rest.
+   * be. Of a gouge its corners or its middle, of a V-tool its keel or a wing: how far they stand ahead. None for the
+   * rest.
    */
   readonly mm?: number;
   /** The bevel as it was found; only with `wrong-angle`. */

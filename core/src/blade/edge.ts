@@ -64,6 +64,9 @@ export interface DoubleBevelEdge {
   readonly grindRadiusMm?: number;
 }
 
+/** What becomes of the corners of a curved edge: kept as they are, or eased so that they do not catch. */
+export const CORNERS = ['kept', 'eased'] as const;
+
 /** A curved edge, bevelled outside (out-cannel) or inside (in-cannel). */
 export interface GougeEdge {
   readonly form: 'gouge';
@@ -77,6 +80,8 @@ export interface GougeEdge {
   readonly bevelDeg: number;
   /** The small bevel on the other face, if any. */
   readonly counterBevelDeg?: number;
+  /** Its corners kept sharp unless said. */
+  readonly corners?: (typeof CORNERS)[number];
 }
 
 /** Two flat wings meeting in a keel. */

@@ -34,6 +34,7 @@ export {
   shapeOfEdge,
   type SingleBevelEdge,
   BEGINS,
+  CORNERS,
   SWEEPS,
   type VEdge,
 } from './edge.js';

@@ -1,5 +1,7 @@
 import { insist } from '../base/refusal.js';
-import type { KnifeEdge } from '../blade/edge.js';
+import { honedDeg, type Edge, type KnifeEdge } from '../blade/edge.js';
+import { gougeArc } from '../curve/gouge-arc.js';
+import { rolled, type RolledInput } from '../curve/rolled.js';
 
 /**
  * How strokes are laid along an edge longer than its stone is wide: part after part, from end to end across the stone,
@@ -103,8 +105,47 @@ export function laidOnKnife(
   return { way, visits: layAlong(way, { edgeMm: lengthMm, stoneMm, strokes: 1 }).visits };
 }
 
-/** Every way strokes come to lie along an edge: a knife swept up to its tip has its own. */
-export const LAID = [...ALONG, 'swept'] as const;
+/** An iron whose patch is a smaller part of its edge than this is rolled over its stone (estimate). */
+const ROLLED_SHARE = 0.25;
+
+/**
+ * How a curved edge is rolled from corner to corner in every stroke: a gouge, on something round inside its curve where
+ * it is bevelled there, or an iron of so strong a curve that only a small patch of it touches. Nothing of any other edge.
+ * @param radiusMm of the abrasive, where it is round
+ */
+export function rolledOn(edge: Edge, radiusMm?: number): LaidStep | undefined {
+  const roll = curveOf(edge, radiusMm);
+  if (!roll) return undefined;
+  const { turnDeg, patchMm } = rolled(roll);
+  return { way: 'rolled', visits: 1, turnDeg, patchMm };
+}
+
+function curveOf(edge: Edge, radiusMm: number | undefined): RolledInput | undefined {
+  if (edge.form === 'gouge') {
+    const { bevelDeg, cannel, thicknessMm, corners } = edge;
+    const arc = gougeArc(edge);
+    const more = { bevelDeg, ...(corners && { corners }) };
+    if (cannel === 'out') return { ...more, radiusMm: arc.radiusMm, arcMm: arc.arcMm };
+    const innerMm = arc.radiusMm - thicknessMm;
+    if (innerMm <= 0) return undefined;
+    return {
+      ...more,
+      radiusMm: innerMm,
+      arcMm: (arc.arcMm * innerMm) / arc.radiusMm,
+      ...(radiusMm !== undefined && { rodRadiusMm: Math.min(radiusMm, innerMm) }),
+    };
+  }
+  if (edge.form !== 'single-bevel' || edge.front.shape !== 'arc') return undefined;
+  const arc = {
+    radiusMm: edge.front.radiusMm,
+    arcMm: 2 * edge.front.radiusMm * Math.asin(Math.min(1, edge.widthMm / 2 / edge.front.radiusMm)),
+    bevelDeg: honedDeg(edge),
+  };
+  return rolled(arc).patchMm < ROLLED_SHARE * arc.arcMm ? arc : undefined;
+}
+
+/** Every way strokes come to lie along an edge: a knife swept up to its tip and a curved edge have their own. */
+export const LAID = [...ALONG, 'swept', 'rolled'] as const;
 
 /** Strokes of a step as they are laid along its edge: the way, and in how many visits. */
 export interface LaidStep {
@@ -112,4 +153,7 @@ export interface LaidStep {
   readonly visits: number;
   /** Its parts from the tip back to the heel. */
   readonly tipFirst?: boolean;
+  /** Rolled: how far it is turned in every stroke, and how much of its edge touches at once, mm. */
+  readonly turnDeg?: number;
+  readonly patchMm?: number;
 }

@@ -19,6 +19,8 @@ export interface BenchStep {
   readonly along?: LaidStep;
   /** Of a set: which knives are in the jig, round by round; every round has as many strokes. */
   readonly rounds?: Rounds;
+  /** Evens what stands proud of a curved edge, ahead of all else on it. */
+  readonly evens?: boolean;
   /** Shapes the curve: comes after the burr of the first stone, or ahead of it. */
   readonly curve?: boolean;
   /** How its strokes are counted; straight through unless said. */
@@ -46,9 +48,12 @@ export const pushOf = ({ forceN, lastN }: Pick<BenchStep, 'forceN' | 'lastN'>, p
   forceN === undefined ? plannedN : (forceN + (lastN ?? forceN)) / 2;
 
 /** What a step is for: a primary, a knife’s body, the back of a blade, its curve, the facet at its edge, or the strop at the end. */
-export function purposeOf(step: BenchStep): 'primary' | 'body' | 'back' | 'curve' | 'edge' | 'strop' {
+export function purposeOf(
+  step: BenchStep,
+): 'primary' | 'evening' | 'body' | 'back' | 'curve' | 'edge' | 'strop' {
   if (step.afterBurr) return 'strop';
   if (step.curve) return 'curve';
+  if (step.evens) return 'evening';
   const facet = facetOfStep(step);
   return facet === 'back' || facet === 'primary' || facet === 'body' ? facet : 'edge';
 }

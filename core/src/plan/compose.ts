@@ -5,7 +5,7 @@ import { landMmOf, wholeLandMm, type EdgeAtWork, type ToolAtWork } from '../work
 import type { Tool } from '../blade/tool.js';
 import { byTurns, honedFacet } from '../work/sides.js';
 import { contactMm2 } from '../work/worked.js';
-import { isLongOn, laidOnKnife, layAlong, type LaidStep } from './along.js';
+import { isLongOn, laidOnKnife, layAlong, rolledOn, type LaidStep } from './along.js';
 import { backWork, wholeBackMin, type BackStep } from './back-work.js';
 import { pushOf } from './bench-step.js';
 import { bodyStep, type BodyStep } from './body-work.js';
@@ -23,6 +23,7 @@ import { PLAN_DEFAULTS, type PlanRequest } from './plan-request.js';
 import type { Progression, ProgressionInput, ProgressionStep } from './progression.js';
 import { SHAPED_SD } from './shaping-work.js';
 import { stoneStropStep, stropSteps, type StoneStropStep, type StropStep } from './strop-work.js';
+import { eveningStep, wingsAndKeel, type EveningStep } from './uneven-work.js';
 import { verdicts, type Verdict } from './verdicts.js';
 import type { PlanStep, PlanCare, HoningPlan } from './honing-plan.js';
 
@@ -111,6 +112,7 @@ interface Parts {
   readonly steps: readonly PlanStep[];
   readonly curve?: CamberWork | undefined;
   readonly back?: readonly BackStep[] | undefined;
+  readonly evening?: EveningStep | undefined;
   readonly body?: BodyStep | undefined;
   readonly stoneStrop?: StoneStropStep | undefined;
   readonly strops: readonly StropStep[];
@@ -134,9 +136,15 @@ function partsOf(
     const turned = byTurns(tool.edge);
     const count = turned && !places ? tool.counts?.stone : undefined;
     const paired = turned ? strokesByTurns(step.strokes, i === 0, count) : step.strokes;
+    const wings = tool.edge.form === 'v' ? wingsAndKeel(tool.edge, paired) : undefined;
     const jig = tool.edge.form === 'knife-set' ? inJig(tool.edge, paired, request.strokesEach) : undefined;
     const laid = places ? undefined : laidOn(tool.edge, bench, step.id, paired, request);
-    const strokes = jig?.strokes ?? places?.reduce((sum, count) => sum + count, 0) ?? laid?.strokes ?? paired;
+    const strokes =
+      jig?.strokes ??
+      places?.reduce((sum, count) => sum + count, 0) ??
+      laid?.strokes ??
+      wings?.strokes ??
+      paired;
     // The knives that are in the jig stay for the next abrasive.
     const rounds = jig && (i % 2 === 0 ? jig.rounds : jig.rounds.toReversed());
     return {
@@ -149,6 +157,7 @@ function partsOf(
         step.minutes + (strokes - step.strokes) / request.strokesPerMin + (rounds ? changingMin(rounds) : 0),
       ...(renewed && { facet: step === renewed ? ('micro' as const) : ('secondary' as const) }),
       ...(places && { places }),
+      ...(wings && { places: wings.places }),
       ...(rounds && { rounds }),
       ...(laid && { along: laid.along }),
     };
@@ -170,6 +179,7 @@ function partsOf(
     steps,
     curve,
     back,
+    evening: eveningStep(tool, request.condition, input, chosen.steps[0]?.id),
     body: request.thinBody
       ? bodyStep(tool, leftBySteps(tool, problem.found, input, steps), input, chosen.steps[0]?.id)
       : undefined,
@@ -186,7 +196,9 @@ function laidOn(
   wanted: number,
   { along: way = 'parts' }: PlanRequest,
 ): { readonly strokes: number; readonly along: LaidStep } | undefined {
-  const stoneMm = bench.find((stone) => stone.id === id)?.widthMm;
+  const { widthMm: stoneMm, radiusMm } = bench.find((stone) => stone.id === id) ?? {};
+  const rolls = rolledOn(edge, radiusMm);
+  if (rolls) return { strokes: wanted, along: rolls };
   if (edge.form === 'knife') {
     const along = laidOnKnife(edge, stoneMm, way);
     return along && { strokes: wanted, along };
@@ -210,10 +222,11 @@ function pushed<S extends { readonly id: string }>(
 function edgeAfter(
   tool: Tool,
   { problem, input, renewed }: Solved,
-  { steps, curve, back = [], body, stoneStrop }: Parts,
+  { steps, curve, back = [], evening, body, stoneStrop }: Parts,
 ): EdgeAtWork {
   const shaped = curve?.step ? [{ ...curve.step, ...(renewed && { facet: 'secondary' as const }) }] : [];
   return leftBySteps(tool, problem.found, input, [
+    ...(evening ? [evening] : []),
     ...(body ? [{ ...body, facet: 'body' as const }] : []),
     ...back.flatMap((step) => (step.prepares ? [{ ...step, facet: 'back' as const }] : [])),
     ...steps.slice(0, 1),
@@ -238,7 +251,7 @@ function minutesOf(
   request: PlanRequest,
   record: StonesRecord,
   { problem: { grinding, shaping, hollowing }, renewed }: Solved,
-  { steps, curve, back = [], body, stoneStrop, strops }: Parts,
+  { steps, curve, back = [], evening, body, stoneStrop, strops }: Parts,
 ): Pick<HoningPlan, 'settingMin' | 'totalMin' | 'lowMin' | 'highMin' | 'reading'> {
   const settings = 1 + (shaping ? 1 : 0) + (renewed ? 1 : 0);
   const settingMin = heldInGuide(tool.edge) ? settings * SETTING_MIN : 0;
@@ -249,7 +262,7 @@ function minutesOf(
     ...(curve?.step ? [curve.step] : []),
     ...back,
     ...strops,
-    ...[grinding, hollowing, body, stoneStrop].filter((part) => part !== undefined),
+    ...[grinding, hollowing, evening, body, stoneStrop].filter((part) => part !== undefined),
   ];
   const totalMin =
     all.reduce((sum, { minutes }) => sum + minutes, settingMin) +
@@ -275,13 +288,13 @@ function summedUp(
 ): Unjudged['plan'] {
   const { problem, input, chosen } = solved;
   const { grinding, shaping, hollowing, job, treatment, found } = problem;
-  const { steps, curve, back, body, stoneStrop, strops } = parts;
+  const { steps, curve, back, evening, body, stoneStrop, strops } = parts;
   const left = edgeAfter(tool, solved, parts);
   const wholeMin = wholeBackMin(tool, request, input, chosen);
   const used = [
     ...chosen.steps,
     ...(curve?.step?.before ? [curve.step] : []),
-    ...(body && !chosen.steps.some(({ id }) => id === body.id) ? [body] : []),
+    ...[evening, body].filter((part) => part !== undefined),
     ...strops,
   ];
   return {
@@ -292,6 +305,7 @@ function summedUp(
       shaping: { ...shaping, ...likelyStrokes(shaping.strokes, SHAPED_SD, rateSd(record, shaping.id)) },
     }),
     ...careOf(used, record),
+    ...(evening && { evening }),
     ...(body && { body }),
     job: {
       ...job,
@@ -407,7 +421,7 @@ function careOf(
   used: readonly { readonly id: string }[],
   record: StonesRecord,
 ): { readonly care?: readonly PlanCare[] } {
-  const care = used.flatMap(({ id }) => {
+  const care = [...new Set(used.map(({ id }) => id))].flatMap((id) => {
     const due = record[id]?.care.due;
     return due ? [{ id, ...due }] : [];
   });

@@ -15,6 +15,7 @@ import type { PlanRequest } from './plan-request.js';
 import type { ProgressionStep } from './progression.js';
 import type { ShapingStep } from './shaping-work.js';
 import type { StropStep } from './strop-work.js';
+import type { EveningStep } from './uneven-work.js';
 import type { Verdict } from './verdicts.js';
 
 /** One stone of a plan, with the push it is to have. */
@@ -48,6 +49,8 @@ export interface HoningPlan {
   readonly care?: readonly PlanCare[];
   /** The primary made flatter on a stone, before all else. */
   readonly shaping?: ShapingStep;
+  /** What stands proud of a curved edge, evened first. */
+  readonly evening?: EveningStep;
   /** A knife’s body thinned, before its edge is honed. */
   readonly body?: BodyStep;
   readonly job: HoningJob;

@@ -1,3 +1,4 @@
+export type { EveningStep } from './uneven-work.js';
 export type { BodyStep } from './body-work.js';
 export { ALONG, type Along, isLongOn, LAID, layAlong } from './along.js';
 export type { BackStep } from './back-work.js';

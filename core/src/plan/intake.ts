@@ -9,6 +9,7 @@ import {
 import { includedDeg, type Edge } from '../blade/edge.js';
 import { insist } from '../base/refusal.js';
 import { cosDeg, sinDeg } from '../base/trig.js';
+import { isForeign, PROUD, type Proud } from '../curve/uneven.js';
 import type { EdgeAtWork } from '../work/edge-at-work.js';
 import { asFound } from '../work/found.js';
 import { sidesOf, taperDeg } from '../work/sides.js';
@@ -40,6 +41,7 @@ export type IntakeLine =
       readonly mm3: number;
     }
   | { readonly what: 'wide-land' }
+  | { readonly what: Proud; readonly aheadMm: number }
   | {
       readonly what: 'unsharpened';
       readonly thickMm: number;
@@ -81,6 +83,12 @@ export function intakeFrom(edge: Edge, start: EdgeAtWork, condition: Condition):
     'condition.faults',
     'The blade is said to be as thick at its edge as at its spine: measure it where the edge will be.',
   );
+  const foreign = condition.faults?.find(({ kind }) => isForeign(kind, edge));
+  insist(
+    foreign === undefined,
+    'condition.faults',
+    'Corners or a middle ahead are said of a gouge; a tooth, a notch or a hook at the apex of a V-tool: take that off.',
+  );
   const job = honingJobFrom(edge, start, condition);
   const lines = intakeLines(edge, condition);
   const { treatment, why } = judged(edge, condition, job);
@@ -102,6 +110,7 @@ function intakeLines(edge: Edge, condition: Condition): readonly IntakeLine[] {
     if (what === 'out-of-square') return [{ what, recessionMm: mm }];
     if (what === 'rounded-over') return [{ what, overMm: mm, sinkMm: sinkMm(condition) }];
     if (what === 'wide-land') return [{ what }];
+    if (isProud(what)) return [{ what, aheadMm: mm }];
     if (what === 'unsharpened') return unsharpenedLine(edge, mm);
     if (what !== 'wrong-angle' || foundDeg === undefined) return [];
     return [{ what, foundDeg, wantedDeg: groundDeg(edge), mm3: reshapeMm3(edge, foundDeg) }];
@@ -165,6 +174,8 @@ function judged(edge: Edge, condition: Condition, job: HoningJob): { treatment: 
             : 'The stones take this off; no grinding is needed.';
   return { treatment: 'hone', why };
 }
+
+const isProud = (kind: FaultKind): kind is Proud => (PROUD as readonly FaultKind[]).includes(kind);
 
 const groundDeg = (edge: Edge): number =>
   edge.form === 'single-bevel' ? edge.primaryDeg : includedDeg(edge);

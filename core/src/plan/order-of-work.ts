@@ -15,10 +15,12 @@ import type { PlanRequest } from './plan-request.js';
 import type { ShapingStep } from './shaping-work.js';
 import { isWalked, type Lift, type Station } from './station.js';
 import type { StropStep } from './strop-work.js';
+import type { EveningStep } from './uneven-work.js';
 
 /** The part of a plan that some strokes are made for. */
 export type PlanPart =
   | { readonly what: 'shape'; readonly of: ShapingStep }
+  | { readonly what: 'evening'; readonly of: EveningStep }
   | { readonly what: 'body'; readonly of: BodyStep }
   | { readonly what: 'back'; readonly of: BackStep }
   | { readonly what: 'hone'; readonly of: PlanStep }
@@ -67,7 +69,7 @@ export function stepsInOrder(
   plan: HoningPlan,
   request: Pick<PlanRequest, 'way'> = {},
 ): readonly OrderedStep[] {
-  const { shaping, body, back = [], camber, steps, stoneStrop, strop, bareStrop } = plan;
+  const { shaping, evening, body, back = [], camber, steps, stoneStrop, strop, bareStrop } = plan;
   const atEdge = honedFacet(edge);
   const onStone = (part: PlanPart, facet: Facet | undefined, more: Partial<BenchStep> = {}): OrderedStep => {
     const { id, strokes, forceN, places, rounds, along, facet: own } = part.of as PlanStep;
@@ -117,6 +119,7 @@ export function stepsInOrder(
   };
   return [
     ...(shaping ? [onStone({ what: 'shape', of: shaping }, 'primary')] : []),
+    ...(evening ? [onStone({ what: 'evening', of: evening }, atEdge, { evens: true })] : []),
     ...(body ? [onStone({ what: 'body', of: body }, 'body', { count: 'half' })] : []),
     ...back.flatMap((of) => (of.prepares ? [onStone({ what: 'back', of }, 'back')] : [])),
     ...(camber?.before ? curve : []),
@@ -163,6 +166,7 @@ export function orderOfWork(input: OrderInput): WorkOrder {
     ...hollowOf(input),
     ...atTheWheel(input),
     ...primaryOf(input, steps),
+    ...eveningOf(input, steps),
     ...bodyOf(input, steps),
     ...backOf(input, steps),
     ...edgeOf(input, steps),
@@ -231,6 +235,14 @@ function primaryOf(input: OrderInput, steps: Steps): readonly Station[] {
 const bodyOf = (input: OrderInput, steps: Steps): readonly Station[] =>
   of(steps, 'body').flatMap((step): Station[] => [{ kind: 'stone', step }, washAfter(steps, step, input)]);
 
+/** What stands proud of a curved edge evened, and looked at from its end. */
+const eveningOf = (input: OrderInput, steps: Steps): readonly Station[] =>
+  of(steps, 'evening').flatMap((step): Station[] => [
+    { kind: 'stone', step },
+    { kind: 'even', step },
+    washAfter(steps, step, input),
+  ]);
+
 /** The hollow ground into an old back; its heat is told at the wheel. */
 function hollowOf({ plan, hollow }: OrderInput): readonly Station[] {
   if (!plan.hollowing) return [];
@@ -276,6 +288,7 @@ function edgeOf(input: OrderInput, steps: Steps): readonly Station[] {
       .filter((i) => i < first)
       .flatMap((step): Station[] => [{ kind: 'stone', step }, washAfter(steps, step, input)]),
     ...stones.filter((i) => !finer.includes(i)).flatMap((step) => raising(edge, steps, step)),
+    ...(isSeenFromEnd(edge) ? [{ kind: 'even', step: first } as const] : []),
     ...curves.filter((i) => i > first).map((step): Station => ({ kind: 'stone', step })),
     ...finer.flatMap((step, i): Station[] => [
       washAfter(steps, finer[i - 1] ?? first, input),
@@ -286,6 +299,9 @@ function edgeOf(input: OrderInput, steps: Steps): readonly Station[] {
     ]),
   ];
 }
+
+/** A curved edge or a V is looked at from its end: what one part lost more than another shows there. */
+const isSeenFromEnd = ({ form }: Edge): boolean => form === 'gouge' || form === 'v';
 
 /** Whether a step is on film or paper, which is used up and put aside by pieces. */
 function isSheet(steps: Steps, step: number, { stoneOf }: OrderInput): boolean {

@@ -65,6 +65,8 @@ export type Station =
     }
   /** A scraping edge on a straightedge against the light; `step` are the strokes that mend it. */
   | { readonly kind: 'straight'; readonly step: number }
+  /** A gouge or V-tool looked at from its end: whether it is even now; `step` are the strokes that even it. */
+  | { readonly kind: 'even'; readonly step: number }
   | { readonly kind: 'wash'; readonly oil?: boolean }
   /** `sheet` where it is film or paper: a cut in it leaves a scratch each time. */
   | { readonly kind: 'scratch'; readonly step: number; readonly sheet?: boolean }
@@ -87,6 +89,7 @@ const GATES: readonly StationKind[] = [
   'polished',
   'burr',
   'straight',
+  'even',
   'scratch',
   'nail',
   'proof',
@@ -109,6 +112,7 @@ const BRISK: readonly StationKind[] = [
   'stone',
   'burr',
   'straight',
+  'even',
   'burr-off',
   'proof',
 ];

@@ -1,3 +1,5 @@
+import { PROUD } from '../curve/uneven.js';
+
 /** What a fingertip finds at a place along the edge. */
 export const BURR_FEELS = ['felt', 'strong', 'none'] as const;
 export type BurrFeel = (typeof BURR_FEELS)[number];
@@ -25,6 +27,10 @@ export type Polish = (typeof POLISHES)[number];
 export const LIGHTS = ['none', 'middle', 'ends'] as const;
 export type Light = (typeof LIGHTS)[number];
 
+/** A gouge or a V-tool seen from its end: even, or what stands proud of it. */
+export const SEEN_FROM_END = ['even', ...PROUD] as const;
+export type SeenFromEnd = (typeof SEEN_FROM_END)[number];
+
 /** What sent a run back, or what it goes on with in mind. */
 export const GATE_WORDS = [
   'burr-gaps',
@@ -41,6 +47,7 @@ export const GATE_WORDS = [
   'shakes',
   'light-middle',
   'light-ends',
+  ...PROUD,
   'unpolished',
   'hot',
   'coloured',

@@ -33,6 +33,8 @@ export function asPlanned(run: Run): readonly RunFact[] {
       return [{ kind: 'scratched', gone: true }];
     case 'straight':
       return [{ kind: 'lit', light: 'none' }];
+    case 'even':
+      return [{ kind: 'evened', seen: 'even' }];
     case 'nail':
       return [{ kind: 'shook', places: [] }];
     case 'proof':

@@ -1,7 +1,7 @@
 import type { Count } from '../blade/manner.js';
 import type { StationKind } from '../plan/station.js';
 import type { Burr, ProofTest } from '../record/session.js';
-import type { BurrFeel, ColourLeft, Heat, Light, Polish, Shake } from './answers.js';
+import type { BurrFeel, ColourLeft, Heat, Light, Polish, SeenFromEnd, Shake } from './answers.js';
 import type { RunPlan } from './run-plan.js';
 
 /** Why a station was passed over. */
@@ -41,6 +41,8 @@ export type RunFact =
   | { readonly kind: 'shook'; readonly places: readonly Shake[] }
   /** Held on a straightedge against the light. */
   | { readonly kind: 'lit'; readonly light: Light }
+  /** Looked at from its end. */
+  | { readonly kind: 'evened'; readonly seen: SeenFromEnd }
   | { readonly kind: 'back' }
   /** Back to an earlier station, after a proof that fell short. */
   | { readonly kind: 'go'; readonly station: number }

@@ -9,6 +9,8 @@ export {
   HEATS,
   type Light,
   LIGHTS,
+  SEEN_FROM_END,
+  type SeenFromEnd,
   POLISHES,
   type Shake,
   SHAKES,

@@ -1,3 +1,4 @@
+import { aheadMm } from '../curve/uneven.js';
 import { purposeOf } from '../plan/bench-step.js';
 import type { Count } from '../blade/manner.js';
 import { strokesOf } from '../plan/counting.js';
@@ -13,6 +14,7 @@ import {
   type Light,
   type ColourLeft,
   type Polish,
+  type SeenFromEnd,
   type Shake,
   type Told,
 } from './answers.js';
@@ -143,6 +145,17 @@ export function answeredLight(run: Run, step: number, light: Light): Run {
   if (light === 'none') return goTo(run, run.at + 1);
   const press = PROUD[light];
   return telling(pressedAt(run, step, press), { by: `light-${light}`, press });
+}
+
+/** What stands proud of a gouge or a V-tool gets some strokes, part by part, and it is looked at again. */
+export function answeredFromEnd(run: Run, step: number, seen: SeenFromEnd): Run {
+  if (seen === 'even') return goTo(run, run.at + 1);
+  const stone = run.steps[step];
+  if (!stone) return run;
+  const places = aheadMm(seen, 1).map((share) => Math.round(GAP_STROKES * share));
+  const strokes = places.reduce((sum, each) => sum + each, 0);
+  const added = addStep(run, stone.abrasiveId, strokes, { places, like: stone.like ?? step });
+  return telling(putBefore(added.run, [{ kind: 'stone', step: added.step }]), { by: seen });
 }
 
 /** A corner that holds a few old marks may wait; what is not polished gets more strokes. */

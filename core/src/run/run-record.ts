@@ -109,6 +109,7 @@ const SKIPPED: Readonly<Record<StationKind, string>> = {
   'burr-off': 'taking the burr off',
   nail: 'drawing it along the nail',
   straight: 'the look against the light',
+  even: 'the look from its end',
   proof: 'the proof',
   wipe: 'wiping',
   refit: 'refitting',

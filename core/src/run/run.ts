@@ -3,6 +3,7 @@ import { newtonsOf } from '../record/session.js';
 import { burrOf } from './gates.js';
 import {
   answeredBurr,
+  answeredFromEnd,
   answeredHeat,
   answeredMarker,
   answeredLight,
@@ -112,6 +113,8 @@ export function afterEvent(run: Run, event: RunEvent): Run {
       return station?.kind === 'nail' ? answeredNail(timed, event.places) : timed;
     case 'lit':
       return station?.kind === 'straight' ? answeredLight(timed, station.step, event.light) : timed;
+    case 'evened':
+      return station?.kind === 'even' ? answeredFromEnd(timed, station.step, event.seen) : timed;
     case 'proved': {
       const { test, passed, thickMm, wideMm } = event;
       const newtons = newtonsOf(event);

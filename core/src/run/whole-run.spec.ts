@@ -4,7 +4,7 @@ import { placesMade, strokesOf, visitAt, visitsOf } from '../plan/counting.js';
 import type { Station } from '../plan/station.js';
 import { newtonsOf, type Proof } from '../record/session.js';
 import { edgeWord } from './edge-word.js';
-import type { BurrFeel, ColourLeft, Light } from './answers.js';
+import type { BurrFeel, ColourLeft, Light, SeenFromEnd } from './answers.js';
 import { GAP_STROKES, ledBack } from './gates.js';
 import type { RunPlan } from './run-plan.js';
 import { sessionsOfRun } from './run-record.js';
@@ -158,6 +158,24 @@ describe('the gates', () => {
     expect([step?.abrasiveId, step?.places]).toEqual(['w8000', [GAP_STROKES, 0, 0, 0, GAP_STROKES]]);
     expect(kinds(shook.stations.slice(shook.at, shook.at + 3))).toBe('stone 3, burr-off, nail');
     expect(here(at('nail', { kind: 'shook', places: [] })).kind).toBe('proof');
+  });
+
+  it('what stands ahead from its end is given strokes part by part, and it is looked at again', () => {
+    const order: readonly Station[] = [
+      { kind: 'stone', step: 0 },
+      { kind: 'even', step: 0 },
+      { kind: 'proof' },
+    ];
+    const seen = (what: SeenFromEnd): Run => run({ ...PLAN, order }, DONE, { kind: 'evened', seen: what });
+    expect(here(seen('even')).kind).toBe('proof');
+    const tooth = seen('tooth');
+    expect(tooth.told).toEqual({ by: 'tooth' });
+    expect(tooth.steps.at(-1)).toEqual(
+      jasmine.objectContaining({ abrasiveId: 'w1000', places: [0, 0, GAP_STROKES], target: GAP_STROKES }),
+    );
+    expect(kinds(tooth.stations.slice(tooth.at, tooth.at + 2))).toBe('stone 3, even');
+    expect(seen('hook-right').steps.at(-1)?.places).toEqual([0, GAP_STROKES, 0]);
+    expect(seen('corners-ahead').steps.at(-1)?.places).toEqual([2, 1, 0, 1, 2]);
   });
 
   it('light beside a scraping edge is pressed away where it stands proud, and it is looked at again', () => {

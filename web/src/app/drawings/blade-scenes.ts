@@ -1,8 +1,11 @@
 import type { Edge, Point } from '@mellow-anvil/core/blade';
 import { type BenchStep, purposeOf } from '@mellow-anvil/core/plan';
 import { type Face, rollOf, stanceOf } from '@mellow-anvil/core/run';
+import { gougeArc } from '@mellow-anvil/core/curve';
+import { endMarks, rollMarks, type RollPose, rollScale } from './from-end';
 import {
   EDGE_X,
+  SCENE,
   type Laid,
   type Mark,
   STONE,
@@ -50,7 +53,9 @@ export function onStone(of: SceneOf, step: BenchStep): Scene {
   const strop = step.afterBurr ?? false;
   const face = faceOf(step);
   const way: Way = strop ? 'pull' : step.bothWays ? 'to-and-fro' : 'pull';
-  const laid = lay(strop ? bare(of) : of, face, step.lowerDeg);
+  // What is rolled is drawn from its end too, beside it.
+  const room = step.along?.way === 'rolled' ? { width: 190, height: 140 } : undefined;
+  const laid = lay(strop ? bare(of) : of, face, step.lowerDeg, room);
   if (!laid) return still(of, 'the blade on the stone');
   const roll = strop ? undefined : rollOf(of.edge, face);
   const raises = !strop && !['back', 'primary', 'body'].includes(face);
@@ -63,6 +68,7 @@ export function onStone(of: SceneOf, step: BenchStep): Scene {
       ...angle(laid, of.deg(laid.angleDeg)),
       ...finger(laid.press),
       ...arrow(way),
+      ...rolledMarks(of.edge, step),
       text(
         'note',
         EDGE_X + 136,
@@ -74,6 +80,21 @@ export function onStone(of: SceneOf, step: BenchStep): Scene {
     ],
     words: `the blade ${FACE_WORDS[face]}, ${of.deg(laid.angleDeg)} to the ${strop ? 'strop' : 'stone'}, ${way === 'pull' ? 'pulled with its edge trailing' : 'moved to and fro'}, pressed near the edge${roll ? `; laid flat at first, ${of.deg(roll.fromDeg)}, and tipped as it comes` : ''}${raises ? '; its burr will stand on top' : ''}`,
   };
+}
+
+/** A curved edge from its end on its stone: at both ends of its roll, and between them with the patch that touches. */
+function rolledMarks(edge: Edge, { along }: BenchStep): readonly Mark[] {
+  const { way, turnDeg = 0, patchMm = 0 } = along ?? {};
+  if (way !== 'rolled' || edge.form !== 'gouge') return [];
+  const arc = gougeArc(edge);
+  const at = { x: 338, y: STONE.top };
+  const pose = (rolledDeg: number): RollPose => ({ ...arc, patchMm, rolledDeg });
+  const scale = rollScale(pose(0), turnDeg, 150, 130);
+  return [
+    ...rollMarks(pose(-turnDeg / 2), at, scale, true),
+    ...rollMarks(pose(turnDeg / 2), at, scale, true),
+    ...rollMarks(pose(0), at, scale),
+  ];
 }
 
 /** Where a stroke that rolls begins, lying on the stone, and the way its spine then comes up. */
@@ -195,6 +216,16 @@ export function nail(of: SceneOf): Scene {
       path('way', `M${EDGE_X} ${y - 120}h90m-14 -9l14 9l-14 9`),
     ],
     words: 'the edge resting on a thumbnail, without pressure',
+  };
+}
+
+/** A gouge or a V-tool seen from its end. */
+export function fromItsEnd(of: SceneOf): Scene {
+  const { edge } = of;
+  if (edge.form !== 'gouge' && edge.form !== 'v') return still(of, 'the edge');
+  return {
+    marks: endMarks(edge, { x: SCENE.width / 2, y: 196 }, 300, 150),
+    words: 'the edge seen from its end',
   };
 }
 

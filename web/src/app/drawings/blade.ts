@@ -144,6 +144,14 @@ export const EDGE_CHOICES: Readonly<Record<EdgeForm, readonly ChoiceOf[]>> = {
   ],
   gouge: [
     {
+      field: 'corners',
+      label: 'Its corners',
+      options: [
+        { value: 'kept', label: 'Kept sharp' },
+        { value: 'eased', label: 'Eased' },
+      ],
+    },
+    {
       field: 'cannel',
       label: 'Bevel',
       options: [

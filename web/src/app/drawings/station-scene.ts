@@ -5,6 +5,7 @@ import {
   backUp,
   burrOff,
   close,
+  fromItsEnd,
   held,
   marked,
   nail,
@@ -44,6 +45,8 @@ export function sceneOf(of: SceneOf): Scene {
       return againstLight();
     case 'burr-off':
       return burrOff(of);
+    case 'even':
+      return fromItsEnd(of);
     case 'nail':
       return nail(of);
     case 'proof':

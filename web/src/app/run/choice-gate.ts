@@ -74,3 +74,30 @@ export const POLISH_ANSWERS: readonly GateAnswer[] = [
   { value: 'corner', label: 'But for a corner', hint: 'a few old marks some millimetres in: they may wait' },
   { value: 'not-yet', label: 'Not yet', hint: 'more strokes here' },
 ];
+
+const EVEN: GateAnswer = { value: 'even', label: 'It is even', hint: 'no part stands ahead of the rest' };
+/** A gouge and a V-tool, seen from their end. */
+export const GOUGE_ANSWERS: readonly GateAnswer[] = [
+  EVEN,
+  {
+    value: 'corners-ahead',
+    label: 'Corners ahead',
+    hint: 'the middle was honed too far: some strokes at the corners',
+  },
+  {
+    value: 'middle-ahead',
+    label: 'Middle ahead',
+    hint: 'the corners were honed too far: some strokes in the middle',
+  },
+];
+export const APEX_ANSWERS: readonly GateAnswer[] = [
+  EVEN,
+  { value: 'tooth', label: 'A tooth at the apex', hint: 'the keel was left: some strokes on the keel' },
+  { value: 'notch', label: 'A notch at the apex', hint: 'the keel went too far: some strokes on both wings' },
+  { value: 'hook-left', label: 'A hook to the left', hint: 'the right wing took too much: some on the left' },
+  {
+    value: 'hook-right',
+    label: 'A hook to the right',
+    hint: 'the left wing took too much: some on the right',
+  },
+];

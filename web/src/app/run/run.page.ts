@@ -28,7 +28,15 @@ import { Figures } from '../ui/figures';
 import { ToolsStore } from '../data/tools.store';
 import { BurrGate, type BurrFelt } from './burr-gate';
 import { Cautions, FIRST_OF_ALL } from './cautions';
-import { ChoiceGate, HEAT_ANSWERS, LIGHT_ANSWERS, POLISH_ANSWERS, SCRATCH_ANSWERS } from './choice-gate';
+import {
+  APEX_ANSWERS,
+  ChoiceGate,
+  GOUGE_ANSWERS,
+  HEAT_ANSWERS,
+  LIGHT_ANSWERS,
+  POLISH_ANSWERS,
+  SCRATCH_ANSWERS,
+} from './choice-gate';
 import { NailGate } from './nail-gate';
 import { OtherSteps } from './other-steps';
 import { ProofGate } from './proof-gate';
@@ -168,6 +176,9 @@ export class RunPage {
   protected readonly scratchAnswers = SCRATCH_ANSWERS;
   protected readonly heatAnswers = HEAT_ANSWERS;
   protected readonly lightAnswers = LIGHT_ANSWERS;
+  protected readonly endAnswers = computed(() =>
+    this.tool()?.edge.form === 'v' ? APEX_ANSWERS : GOUGE_ANSWERS,
+  );
   protected readonly polishAnswers = POLISH_ANSWERS;
 
   /** A station that is only done, in words. */

@@ -7,7 +7,8 @@ import type { Tool } from '@mellow-anvil/core/blade';
 import { type Count, COUNTS } from '@mellow-anvil/core/blade';
 import { visitAt, visitsOf } from '@mellow-anvil/core/plan';
 import { knivesMade, knivesOwed, roundAt, type Run, type RunStep, strokesLeft } from '@mellow-anvil/core/run';
-import { FingerDrawing, placeName } from '../drawings/finger-drawing';
+import { FingerDrawing } from '../drawings/finger-drawing';
+import { type EndOnEdge, endOnOf, partName, PartsDrawing } from '../drawings/parts-drawing';
 import type { Figures } from '../ui/figures';
 import { Beat } from '../platform/beat';
 import { changeWords, COUNT_WORDS, feelFor, knivesWords, sideNamesOf } from '../words/station-words';
@@ -29,6 +30,8 @@ interface StoneView {
   /** Strokes by place, and the place at hand. */
   readonly places?: readonly number[];
   readonly at?: number;
+  /** The edge that the places are parts of, where it is drawn from its end. */
+  readonly parts?: EndOnEdge;
   /** The side or place being worked, and how many are left of this visit. */
   readonly visit?: { readonly words: string; readonly left: number };
   /** Of a set: what is done with the knives before the next stroke, and which round that is. */
@@ -58,13 +61,14 @@ export function stoneView(
   const visits = visitsOf(step.count, step.planned, { places: step.places, along: step.along });
   const visit = step.strokes < step.target ? visitAt(visits, step.strokes) : undefined;
   const planned = run.plan.steps[step.like ?? index];
+  const parts = endOnOf(tool?.edge, step.places?.length ?? 0);
   const place = visit?.place;
   // A step of one side alone names that side through all its visits.
   const side = planned?.side ?? visit?.side;
   const words =
     place === undefined
       ? (partWords(visit?.part, step) ?? named[side ?? -1] ?? '')
-      : placeName(step.places?.length ?? 5, place);
+      : partName(parts, step.places?.length ?? 5, place);
   return {
     index,
     name: nameOf(step.abrasiveId),
@@ -75,9 +79,10 @@ export function stoneView(
     strokes: step.strokes,
     count: step.count,
     feel: feelFor(stone, planned, run.plan.steps, figures, tool?.edge),
-    fixed: planned?.side !== undefined || step.rounds !== undefined || step.along !== undefined,
+    fixed: planned?.side !== undefined || step.rounds !== undefined || (step.along?.visits ?? 1) > 1,
     perMin: run.plan.strokesPerMin,
     ...(step.places && { places: step.places }),
+    ...(parts && { parts }),
     ...(visit?.place !== undefined && { at: visit.place }),
     ...(visit && words && { visit: { words, left: visit.left } }),
     ...(step.rounds && setView(step, roundAt(run, index), index, planned?.facet === 'back')),
@@ -129,7 +134,7 @@ const TEN = 10;
 /** Strokes on a stone: how many are left, whose turn it is, and what corrects a lost count. */
 @Component({
   selector: 'ma-stone-station',
-  imports: [Beat, Button, FingerDrawing, FormsModule, Select],
+  imports: [Beat, Button, FingerDrawing, FormsModule, PartsDrawing, Select],
   templateUrl: './stone-station.html',
   styleUrl: './stone-station.css',
   changeDetection: ChangeDetectionStrategy.OnPush,

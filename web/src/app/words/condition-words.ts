@@ -21,6 +21,12 @@ export const FAULT_WORDS: Readonly<Record<FaultKind, { readonly label: string; r
   overheated: { label: 'Overheated', ask: 'Colours reach back' },
   'wide-land': { label: 'Land grown wide' },
   'wrong-angle': { label: 'Wrong angle', ask: 'Bevel as it is' },
+  'corners-ahead': { label: 'Corners ahead', ask: 'Corners ahead by' },
+  'middle-ahead': { label: 'Middle ahead', ask: 'Middle ahead by' },
+  tooth: { label: 'A tooth at the apex', ask: 'Keel ahead by' },
+  notch: { label: 'A notch at the apex', ask: 'Wings ahead by' },
+  'hook-left': { label: 'A hook to the left', ask: 'Left wing ahead by' },
+  'hook-right': { label: 'A hook to the right', ask: 'Right wing ahead by' },
   unsharpened: { label: 'No edge yet', ask: 'Thick where the edge will be' },
 };
 

@@ -23,17 +23,22 @@ export function feelFor(
 ): string {
   const swept = edge?.form === 'knife' && edge.sweep === 'up';
   const tipFirst = edge?.form === 'knife' && edge.begins === 'tip';
-  const laid = tipFirst && !step?.along ? TIP_FIRST : swept && !step?.along ? TURN_ABOUT : alongWords(step);
+  const laid =
+    tipFirst && !step?.along ? TIP_FIRST : swept && !step?.along ? TURN_ABOUT : alongWords(step, figures);
   const roll = edge && rollOf(edge, step?.side === 1 ? 'other' : 'bevel');
   if (step?.afterBurr || stone?.kind === 'strop')
     return `${stropWords(step, figures)}${roll ? ` No roll here: ${figures.angle(roll.toDeg)} all the way.` : ''}${laid}`;
   const purpose = step && purposeOf(step);
   if (purpose === 'back')
-    return `The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.${alongWords(step)}`;
+    return `The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.${alongWords(step, figures)}`;
   if (purpose === 'body')
     return 'The side of the blade flat on the stone, its edge only just down: steel comes off behind the edge, which keeps it thin. Half on each side.';
   if (purpose === 'primary')
     return 'The guide set to the primary’s angle. Firmly, on the whole bevel, until only a narrow strip of the old one is left at the edge.';
+  if (purpose === 'evening')
+    return 'Only the parts that stand ahead, as many as are told; the others stay off the stone.';
+  if (edge?.form === 'v' && step?.places)
+    return 'One wing flat as a small chisel, then the other as many, then the keel rolled as the small gouge it is.';
   if (purpose === 'curve' || step?.places)
     return 'Press where the finger is drawn, and there only; trail the corners, they dig in.';
   const stones = of.filter((each) => purposeOf(each) === 'edge');
@@ -51,7 +56,7 @@ const TURN_ABOUT =
 const TIP_FIRST = ' The very tip first, handle lifted, then back to the heel; the next the same.';
 
 /** How strokes are laid along an edge longer than its stone. */
-export function alongWords(step: Pick<BenchStep, 'along'> | undefined): string {
+export function alongWords(step: Pick<BenchStep, 'along'> | undefined, figures: Figures): string {
   const along = step?.along;
   switch (along?.way) {
     case undefined:
@@ -64,6 +69,8 @@ export function alongWords(step: Pick<BenchStep, 'along'> | undefined): string {
       return along.tipFirst
         ? ` In ${String(along.visits)} parts that overlap, the very tip first, handle lifted, then back to the heel.`
         : ` In ${String(along.visits)} parts that overlap, heel to tip, the handle lifted as it sweeps up.`;
+    case 'rolled':
+      return ` Rolled ${figures.angle(Math.round(along.turnDeg ?? 0))} in every stroke, from one corner to the other: ${figures.length(along.patchMm ?? 0)} of it touches at a time.`;
     case 'half-circles':
       return ' In half circles: half of them swung about the left end, half about the right.';
   }
@@ -190,6 +197,7 @@ export const STATION_TEXT: Readonly<Record<StationKind, StationText>> = {
   },
   nail: { title: 'Draw it along the nail', does: [], done: '' },
   straight: { title: 'Straight against the light?', does: [], done: '' },
+  even: { title: 'Even from its end?', does: [], done: '' },
   proof: { title: 'Prove it', does: [], done: '' },
   wipe: {
     title: 'Wipe and oil',
@@ -295,6 +303,12 @@ export const TOLD: Readonly<Record<GateWord, string>> = {
   'scratches-back':
     'Twice more, and they still show: the stone before has not finished its own work. Some more there, wash, then here again.',
   shakes: 'It shook there: a burr is left. A few light strokes at that place, then off with it.',
+  'corners-ahead': 'The corners stand ahead: only they are honed, then look again.',
+  'middle-ahead': 'The middle stands ahead: only it is honed, then look again.',
+  tooth: 'A tooth is the keel, left behind: roll the keel alone, then look again.',
+  notch: 'A notch is the keel, honed too far: both wings, not the keel, then look again.',
+  'hook-left': 'It hooks to the left: the right wing took too much. The left wing alone, then look again.',
+  'hook-right': 'It hooks to the right: the left wing took too much. The right wing alone, then look again.',
   'light-middle': 'Light in the middle: its ends stand proud. Press at both ends, then look again.',
   'light-ends': 'Light at the ends: its middle stands proud. Press in the middle, then look again.',
   unpolished: 'Not to both corners yet: more here, both fingers near the edge.',

@@ -5,10 +5,13 @@ import {
   type Condition,
   type ConditionKind,
   CONDITIONS,
+  type Edge,
   type Fault,
   type FaultKind,
   FAULTS,
 } from '@mellow-anvil/core/blade';
+import { isForeign } from '@mellow-anvil/core/curve';
+import { mayBeUnsharpened } from '@mellow-anvil/core/work';
 import { QuantityField } from '../../ui/quantity-field';
 import { CONDITION_WORDS, FAULT_WORDS } from '../../words/condition-words';
 
@@ -57,14 +60,13 @@ export class ConditionAsk {
   readonly condition = input.required<Condition>();
   /** The bevel as it should be, for a wrong one to begin from. */
   readonly groundDeg = input(25);
-  /** Whether it may have come from its maker without an edge. */
-  readonly blank = input(false);
+  readonly edge = input.required<Edge>();
   readonly said = input.required<(part: string) => string>();
   readonly asked = output<Condition>();
 
   protected readonly kinds = CONDITIONS.map((value) => ({ value, label: CONDITION_WORDS[value] }));
   protected readonly faultKinds = computed(() =>
-    FAULTS.filter((kind) => kind !== 'unsharpened' || this.blank()).map((value) => ({
+    FAULTS.filter((kind) => mayHave(this.edge(), kind)).map((value) => ({
       value,
       label: FAULT_WORDS[value].label,
     })),
@@ -112,3 +114,7 @@ export class ConditionAsk {
       : { kind, mm: NEW_FAULT_MM };
   }
 }
+
+/** Whether an edge can have a fault at all: some are those of one form alone. */
+const mayHave = (edge: Edge, kind: FaultKind): boolean =>
+  kind === 'unsharpened' ? mayBeUnsharpened(edge) : !isForeign(kind, edge);

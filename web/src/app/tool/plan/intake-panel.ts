@@ -7,7 +7,7 @@ import { GRINDING_PUSH_N, STOP_SHORT_MM } from '@mellow-anvil/core/grinding';
 import { intake, type IntakeLine, type PlanRequest, ROUNDING_DEG } from '@mellow-anvil/core/plan';
 import { asItStands, type EdgeState } from '@mellow-anvil/core/record';
 import { Figures } from '../../ui/figures';
-import { TREATMENT_WORDS } from '../../words/condition-words';
+import { FAULT_WORDS, TREATMENT_WORDS } from '../../words/condition-words';
 import type { FieldChange } from '../../platform/change';
 
 /** What the condition comes to: the word, the arithmetic behind it, and the other ways one choice away. */
@@ -197,6 +197,16 @@ export class IntakePanel {
         };
       case 'wide-land':
         return { text: 'The land is wide: every honing takes more steel', figure: '' };
+      case 'corners-ahead':
+      case 'middle-ahead':
+      case 'tooth':
+      case 'notch':
+      case 'hook-left':
+      case 'hook-right':
+        return {
+          text: `${FAULT_WORDS[line.what].label}: each part back by what it stands ahead · thickness · its length`,
+          figure: `${this.figures.sliver(line.aheadMm)} ahead`,
+        };
       case 'unsharpened':
         return {
           text: `${this.figures.length(line.thickMm)} thick where the edge will be: facets ${this.figures.length(line.facetMm)} long; of each side ½ · half the thickness · the way back to its heel · length`,

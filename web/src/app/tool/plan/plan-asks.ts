@@ -75,7 +75,6 @@ export class PlanAsks {
   protected readonly unread = NaN;
   protected readonly schools = SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value].label }));
   protected readonly ways = WAYS.map((value) => ({ value, label: WAY_WORDS[value] }));
-  protected readonly blank = computed(() => mayBeUnsharpened(this.tool().edge));
   protected readonly groundDeg = computed(() => {
     const { edge } = this.tool();
     return edge.form === 'single-bevel' ? edge.primaryDeg : includedDeg(edge);

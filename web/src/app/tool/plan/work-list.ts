@@ -247,7 +247,13 @@ export class WorkList {
           ...row,
           ...this.likely(part.of),
           lead: `${this.eachKnife(part.of)}the back, flat on the stone`,
-          why: `${this.backWhy(id)}${alongWords(part.of)}`,
+          why: `${this.backWhy(id)}${alongWords(part.of, this.figures)}`,
+        };
+      case 'evening':
+        return {
+          ...row,
+          lead: `what stands ahead, by part: ${part.of.places.join(' · ')}`,
+          why: `${this.tool().edge.form === 'v' ? 'Left wing, right wing, keel.' : 'From its left corner to its right one.'} Each part goes back by what it stands ahead, and no other is touched.`,
         };
       case 'body':
         return {
@@ -274,7 +280,7 @@ export class WorkList {
           lead: `${this.eachKnife(part.of)}${this.sides(part)}${this.facet(part.of)}${this.figures.number(row.stone?.sizeUm ?? 0, 1)} µm${push}${places ? `, by place ${places.join(' · ')}` : ''}`,
           minutes: minutes - (this.plan().care?.find((care) => care.id === id)?.minutes ?? 0),
           why: [
-            alongWords(part.of),
+            alongWords(part.of, this.figures),
             this.plan().verdicts.find((verdict) => verdict.id === id)?.why ?? '',
             this.learned(id),
           ]
