@@ -163,6 +163,8 @@ export const RANGES = {
   includedNotchDeg: range('Angle of a notch', '°', 5, 120, 'outside that there is no edge to judge'),
   plateMm: range('Thickness of the template', 'mm', 0.2, 40, 'thinner is foil and thicker is a block'),
   barDiameterMm: range('Thickness of the bar', 'mm', 3, 40, 'thinner bends and thicker fits no jig'),
+  leatherMm: range('Leather', 'mm', 0, 10, 'thicker follows no channel'),
+  blockMm: range('Length of the block', 'mm', 40, 300, 'shorter takes no stroke and longer fits no printer'),
   sheetMm: range('Side of the sheet', 'mm', 40, 400, 'smaller folds badly and larger fits no printer'),
   revision: range('Revision', '', 1, 100000, 'a board is made anew now and then'),
   wheelDiameterMm: range('Wheel’s diameter', 'mm', 20, 800, 'no grinding wheel is smaller or larger'),

@@ -74,6 +74,22 @@ export const patternQueries = {
     radiusMm: number('frontRadiusMm'),
     plateMm: number('plateMm').optional().default(3),
   }),
+  'gouge-strop': Joi.object({
+    ...print,
+    widthMm: number('widthMm'),
+    depthMm: number('depthMm'),
+    wallMm: number('thicknessMm', 'Thickness of the wall'),
+    leatherMm: number('leatherMm').optional().default(2),
+    lengthMm: number('blockMm').optional().default(120),
+  }),
+  'v-strop': Joi.object({
+    ...print,
+    wingMm: number('wingMm'),
+    openingDeg: number('openingDeg'),
+    keelRadiusMm: number('keelRadiusMm'),
+    leatherMm: number('leatherMm').optional().default(2),
+    lengthMm: number('blockMm').optional().default(120),
+  }),
   'folding-sheet': Joi.object({
     ...print,
     angleDeg: number('angleDeg'),

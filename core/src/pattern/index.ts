@@ -15,4 +15,5 @@ export {
   type PatternLayer,
   type SolidText,
 } from './pattern.js';
+export { gougeStrop, vStrop } from './strop-block.js';
 export { restTemplate } from './rest-template.js';

@@ -4,9 +4,11 @@ import {
   camberTemplate,
   foldingSheet,
   gaugeBlock,
+  gougeStrop,
   type Pattern,
   type PatternHand,
   restTemplate,
+  vStrop,
 } from '@mellow-anvil/core/pattern';
 import { HttpProblem } from '../../platform/problem.js';
 import { SENT, serving, type Served } from '../../platform/serve.js';
@@ -22,6 +24,8 @@ const MADE = {
   'rest-template': restTemplate,
   'gauge-block': gaugeBlock,
   'camber-template': camberTemplate,
+  'gouge-strop': gougeStrop,
+  'v-strop': vStrop,
   'folding-sheet': foldingSheet,
 } as const satisfies Record<PatternName, unknown>;
 

@@ -1,3 +1,4 @@
+import modeling from '@jscad/modeling';
 import type { BoardDraft } from '@mellow-anvil/contract';
 import {
   GENERIC_SIDE_CLAMPING_GUIDE,
@@ -19,6 +20,19 @@ const wanted = (angleDeg: number): number => guideProjection({ guide: GEOMETRY, 
 const projections = (angles: readonly number[]): number[] => angles.map(wanted).sort((a, b) => a - b);
 const sorted = (values: readonly number[]): number[] => [...values].sort((a, b) => a - b);
 const lying = ({ points }: Line): number => points[0]?.[1] ?? NaN;
+
+/** The circle through three points of a file. */
+function circleThrough(
+  [ax, ay]: Line['points'][number],
+  [bx, by]: Line['points'][number],
+  [cx, cy]: Line['points'][number],
+): { readonly x: number; readonly y: number; readonly r: number } {
+  const d = 2 * (ax * (by - cy) + bx * (cy - ay) + cx * (ay - by));
+  const [a2, b2, c2] = [ax * ax + ay * ay, bx * bx + by * by, cx * cx + cy * cy];
+  const x = (a2 * (by - cy) + b2 * (cy - ay) + c2 * (ay - by)) / d;
+  const y = (a2 * (cx - bx) + b2 * (ax - cx) + c2 * (bx - ax)) / d;
+  return { x, y, r: Math.hypot(ax - x, ay - y) };
+}
 
 describe('boards and patterns over HTTP', () => {
   let shop: TestWorkshop;
@@ -345,6 +359,64 @@ describe('boards and patterns over HTTP', () => {
     }
     const form = await shop.ask('GET', '/api/patterns/bevel-gauge.docx?anglesDeg=30');
     expect([form.status, form.body.detail]).toEqual([404, jasmine.stringContaining('pdf, svg, dxf, stl')]);
+  });
+
+  it('a strop’s channel, ridge and groove are those of their solids, in STL and in DXF, to 0.05 mm', async () => {
+    // A gouge 20 wide and 5 deep has a radius of 12.5 outside; its wall 2.4, the leather 2.
+    const gouge = 'widthMm=20&depthMm=5&wallMm=2.4&leatherMm=2&lengthMm=100';
+    const dxf = readDxf((await file(`/api/patterns/gouge-strop.dxf?${gouge}`)).toString());
+    const [channel, ridge] = dxf.lines.filter(({ of }) => of === 'face');
+    for (const [line, radius] of [
+      [channel, 14.5],
+      [ridge, 8.1],
+    ] as const) {
+      const points = line?.points ?? [];
+      const { x, y, r } = circleThrough(
+        points[0] ?? [0, 0],
+        points[points.length >> 1] ?? [0, 0],
+        points.at(-1) ?? [0, 0],
+      );
+      expect(r).toBeCloseTo(radius, 2);
+      for (const [px, py] of points) expect(Math.abs(Math.hypot(px - x, py - y) - radius)).toBeLessThan(0.05);
+    }
+    // The same as a solid of a box, less a rod along it, and a rod beside it.
+    const half = Math.asin(10 / 12.5);
+    const [deep, wide] = [14.5 * (1 - Math.cos(half)), 2 * 14.5 * Math.sin(half)];
+    const foot = 2 * 8.1 * Math.sin(half);
+    const { booleans, measurements, primitives } = modeling;
+    const slab = (left: number, width: number, high: number) =>
+      primitives.cuboid({ size: [width, high, 100], center: [left + width / 2, high / 2, 50] });
+    const rod = (x: number, y: number, radius: number) =>
+      primitives.cylinder({ height: 100, radius, center: [x, y, 50], segments: 512 });
+    const right = 12 + wide;
+    const solid = booleans.union(
+      booleans.subtract(slab(0, right, 10 + deep), rod(6 + wide / 2, 24.5, 14.5)),
+      slab(right, 12 + foot, 10),
+      booleans.intersect(
+        rod(right + 6 + foot / 2, 10 - 8.1 * Math.cos(half), 8.1),
+        primitives.cuboid({ size: [foot, 40, 100], center: [right + 6 + foot / 2, 30, 50] }),
+      ),
+    );
+    const stl = readStl(await file(`/api/patterns/gouge-strop.stl?${gouge}`));
+    expect(stl.volumeMm3 / measurements.measureVolume(solid)).toBeCloseTo(1, 3);
+    const [least, most] = measurements.measureBoundingBox(solid);
+    stl.sizeMm.forEach((mm, i) =>
+      expect(Math.abs(mm - ((most[i] ?? 0) - (least[i] ?? 0)))).toBeLessThan(0.05),
+    );
+    // A V at 60°, its keel 0.4 and the leather 1: flanks at 30° to the upright, a floor of 1.4.
+    const v = readDxf(
+      (
+        await file('/api/patterns/v-strop.dxf?wingMm=9&openingDeg=60&keelRadiusMm=0.4&leatherMm=1')
+      ).toString(),
+    );
+    const groove = v.lines.find(({ of }) => of === 'face')?.points ?? [];
+    const [[ax = 0, ay = 0] = [], [bx = 0, by = 0] = []] = groove;
+    expect((Math.atan2(bx - ax, ay - by) * 180) / Math.PI).toBeCloseTo(30, 1);
+    expect(Math.hypot(bx - ax, by - ay)).toBeCloseTo(10, 2);
+    const floor = groove.slice(1, -1);
+    expect(
+      circleThrough(floor[0] ?? [0, 0], floor[floor.length >> 1] ?? [0, 0], floor.at(-1) ?? [0, 0]).r,
+    ).toBeCloseTo(1.4, 2);
   });
 
   it('gauges, templates and blocks come in every form, at the size core says', async () => {

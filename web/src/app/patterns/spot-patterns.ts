@@ -8,6 +8,7 @@ import { attempt, Refusal } from '@mellow-anvil/core/base';
 import { onItsWheel } from '@mellow-anvil/core/guide';
 import type { Pattern } from '@mellow-anvil/core/pattern';
 import { AbrasivesStore } from '../data/abrasives.store';
+import { ToolsStore } from '../data/tools.store';
 import { GuidesStore } from '../data/guides.store';
 import { ChoiceField } from '../ui/choice-field';
 import { Figures } from '../ui/figures';
@@ -32,6 +33,8 @@ interface Owned {
   readonly gives: Readonly<Record<string, number>>;
   readonly says: string;
 }
+
+const OWNED_WORDS = { wheel: 'Wheel', jig: 'Jig', gouge: 'Gouge', v: 'V-tool' } as const;
 
 interface Made {
   readonly pattern?: Pattern;
@@ -78,6 +81,7 @@ interface Made {
 export class SpotPatterns {
   private readonly figures = inject(Figures);
   private readonly bench = toSignal(inject(AbrasivesStore).items$, { initialValue: [] });
+  private readonly tools = toSignal(inject(ToolsStore).items$, { initialValue: [] });
   private readonly guides = toSignal(inject(GuidesStore).items$, { initialValue: [] });
   protected readonly kinds = KINDS;
   protected readonly kind = signal<PatternName>('bevel-gauge');
@@ -85,8 +89,11 @@ export class SpotPatterns {
 
   private readonly owned = computed((): readonly Owned[] => {
     const { owned } = this.spot();
-    return owned === undefined ? [] : owned === 'wheel' ? this.wheels() : this.jigs();
+    if (owned === undefined) return [];
+    if (owned === 'wheel') return this.wheels();
+    return owned === 'jig' ? this.jigs() : this.toolsOf(owned);
   });
+  protected readonly ownedLabel = computed(() => OWNED_WORDS[this.spot().owned ?? 'wheel']);
   protected readonly choices = computed(() =>
     this.owned().map(({ id, name }) => ({ value: id, label: name })),
   );
@@ -158,6 +165,18 @@ export class SpotPatterns {
       ];
     }),
   );
+
+  /** Tools of the rack that a strop may be cut to, with their own figures. */
+  private toolsOf(form: 'gouge' | 'v'): readonly Owned[] {
+    return this.tools().flatMap(({ id, name, edge }): Owned[] => {
+      if (edge.form !== form) return [];
+      const gives: Owned['gives'] =
+        edge.form === 'gouge'
+          ? { widthMm: edge.widthMm, depthMm: edge.depthMm, wallMm: edge.thicknessMm }
+          : { wingMm: edge.wingMm, openingDeg: edge.openingDeg, keelRadiusMm: edge.keelRadiusMm };
+      return [{ id, name, gives, says: '' }];
+    });
+  }
 
   private make(): Pick<Made, 'pattern' | 'query'> {
     const { fixed, draw } = this.spot();

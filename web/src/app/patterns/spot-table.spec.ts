@@ -5,6 +5,8 @@ import { anglesIn, SPOT_PATTERNS, type SpotValues } from './spot-table';
 /** A jig as one may be measured: what it gives besides what is typed. */
 const GIVEN = {
   wheel: {},
+  gouge: {},
+  v: {},
   jig: { wheelRadiusMm: 123.2, jigProjectionMm: 139, offsetMm: 12 },
 } as const;
 

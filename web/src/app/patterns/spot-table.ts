@@ -5,9 +5,11 @@ import {
   camberTemplate,
   foldingSheet,
   gaugeBlock,
+  gougeStrop,
   type Pattern,
   type PatternHand,
   restTemplate,
+  vStrop,
 } from '@mellow-anvil/core/pattern';
 import type { FileForm } from '../ui/take-away';
 
@@ -29,7 +31,7 @@ export interface SpotPattern {
   /** What it is made from that nobody is asked. */
   readonly fixed: Readonly<Record<string, number>>;
   /** Something owned that some of its figures come from. */
-  readonly owned?: 'wheel' | 'jig';
+  readonly owned?: 'wheel' | 'jig' | 'gouge' | 'v';
   readonly forms: readonly FileForm[];
   /** @throws Refusal on the field that leaves no such pattern */
   draw(asked: SpotValues, hand: PatternHand): Pattern;
@@ -112,6 +114,34 @@ export const SPOT_PATTERNS: Readonly<Record<PatternName, SpotPattern>> = {
     fixed: { plateMm: 3 },
     forms: SOLID,
     draw: drawnBy(camberTemplate),
+  },
+  'gouge-strop': {
+    label: 'Strop block for a gouge',
+    owned: 'gouge',
+    fields: [
+      { ...length('widthMm', 'Width of the gouge', 20), ownedHint: 'As the tool has it' },
+      { ...length('depthMm', 'Depth of its curve', 5), ownedHint: 'As the tool has it' },
+      length('wallMm', 'Thickness of its wall', 2.4),
+      length('leatherMm', 'Leather to go on it', 2, '0 for compound on bare wood'),
+      length('lengthMm', 'Length of the block', 120),
+    ],
+    fixed: {},
+    forms: SOLID,
+    draw: drawnBy(gougeStrop),
+  },
+  'v-strop': {
+    label: 'Strop block for a V',
+    owned: 'v',
+    fields: [
+      length('wingMm', 'Length of a wing', 9),
+      angle('openingDeg', 'Between the wings', 60),
+      length('keelRadiusMm', 'Radius of the keel', 0.4),
+      length('leatherMm', 'Leather to go on it', 1, '0 for compound on bare wood'),
+      length('lengthMm', 'Length of the block', 120),
+    ],
+    fixed: {},
+    forms: SOLID,
+    draw: drawnBy(vStrop),
   },
   'folding-sheet': {
     label: 'Folding template',
