@@ -1,7 +1,13 @@
 import { Joi } from './joi.js';
 import { shape } from './shape.js';
 import type { Condition } from '@mellow-anvil/core/blade';
-import { type AnsweredStep, type PlanAnswer, type School, SCHOOLS } from '@mellow-anvil/core/plan';
+import {
+  type AnsweredStep,
+  type PlanAnswer,
+  type School,
+  SCHOOLS,
+  STROP_PURPOSES,
+} from '@mellow-anvil/core/plan';
 import { FACETS } from '@mellow-anvil/core/work';
 import { id, line, number, oneOf } from './fields.js';
 import { conditionSchema, grindingSchema, planRequestSchema, roundsSchema, wayOutSchema } from './plans.js';
@@ -38,6 +44,7 @@ const step = shape<AnsweredStep>({
   high: figure.integer(),
   minutes: figure,
   forceN: figure.optional(),
+  purpose: oneOf('Purpose', STROP_PURPOSES).optional(),
   bothWays: Joi.boolean().optional(),
   places: Joi.array().items(figure.integer().optional()).max(5).optional(),
   rounds: roundsSchema.optional(),

@@ -2,12 +2,14 @@ import type { ToolRecord } from '../record/tool-record.js';
 import { asItStands } from '../record/edge-state.js';
 import type { Facet } from '../work/facet.js';
 import { byTurns, honedFacet } from '../work/sides.js';
+import { pushOf } from './bench-step.js';
 import { defaultRequest, type AskedOf } from './default-request.js';
 import type { Tool } from '../blade/tool.js';
 import type { HoningPlan, PlanStep } from './honing-plan.js';
 import type { Rounds } from './knives-in-jig.js';
 import { stepsInOrder } from './order-of-work.js';
 import type { PlanRequest } from './plan-request.js';
+import type { StropPurpose } from './strop-work.js';
 import type { TooMuch, WayOut } from './honing-plan.js';
 import { planHoning } from './ways-out.js';
 
@@ -21,7 +23,9 @@ export interface AnsweredStep {
   readonly low: number;
   readonly high: number;
   readonly minutes: number;
-  /** Push, N; each stroke cuts to and fro; strokes by place across the edge. */
+  /** What it is for where it is used as a strop. */
+  readonly purpose?: StropPurpose;
+  /** Push all through, N; each stroke cuts to and fro; strokes by place across the edge. */
   readonly forceN?: number;
   readonly bothWays?: boolean;
   readonly places?: readonly number[];
@@ -73,7 +77,7 @@ function answered(tool: Tool, plan: HoningPlan, request: PlanRequest): readonly 
   const steps = stepsInOrder(tool, plan, request);
   return steps
     .filter(({ part }, i) => steps[i - 1]?.part.of !== part.of)
-    .map(({ abrasiveId, facet, part, forceN, bothWays }): AnsweredStep => {
+    .map(({ abrasiveId, facet, part, bothWays, purpose, ...push }): AnsweredStep => {
       const { strokes, minutes, low, high, places, rounds } = part.of as PlanStep;
       return {
         abrasiveId,
@@ -83,7 +87,8 @@ function answered(tool: Tool, plan: HoningPlan, request: PlanRequest): readonly 
         low: low ?? strokes,
         high: high ?? strokes,
         minutes,
-        forceN: forceN ?? request.forceN,
+        forceN: pushOf(push, request.forceN),
+        ...(purpose && { purpose }),
         ...(bothWays && { bothWays }),
         ...(places && { places }),
         ...(rounds && { rounds }),

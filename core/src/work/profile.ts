@@ -238,10 +238,20 @@ function wheelOf({ deg, wheelRadiusMm: r, atMm }: Hollow, thicknessMm: number): 
 
 function arcOf(hollow: Hollow, thicknessMm: number): Surface {
   const { x, y, r } = wheelOf(hollow, thicknessMm);
-  const under = (v: number): number => (v * Math.sqrt(r * r - v * v) + r * r * Math.asin(v / r)) / 2;
+  const off = (v: number): number => Math.sqrt(Math.max(0, r * r - v * v));
+  const foot = off(y);
   return {
-    depth: (height) => x + Math.sqrt(Math.max(0, r * r - (height - y) ** 2)),
-    sum: (height) => x * height + under(height - y) - under(-y),
+    depth: (height) => x + off(height - y),
+    // Under the circle from the foot to a height: half of v·√(r² − v²) + r²·asin(v/r), as differences that stay exact
+    // where a sliver of a large wheel is left.
+    sum: (height) => {
+      const [from, to] = [-y, height - y];
+      const [here, span, both] = [off(to), height, to + from];
+      const lower = foot + here > 0 ? (-span * both) / (here + foot) : 0;
+      const chord = (span * (here + foot)) / 2 + (both * lower) / 2;
+      const turn = Math.asin(Math.min(1, Math.max(-1, (span * foot - from * lower) / (r * r))));
+      return x * height + (chord + r * r * turn) / 2;
+    },
   };
 }
 
