@@ -1,4 +1,4 @@
 export { gougeArc } from './gouge-arc.js';
 export { rodFit } from './rod-fit.js';
-export { PATCH_DEEP_MM, rolled, type Rolled } from './rolled.js';
+export { PATCH_DEEP_MM, rolled, type RolledInput } from './rolled.js';
 export { aheadMm, isForeign, keelMm, partsMm, PROUD, type Proud } from './uneven.js';

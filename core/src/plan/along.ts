@@ -114,13 +114,14 @@ const ROLLED_SHARE = 0.25;
  * @param radiusMm of the abrasive, where it is round
  */
 export function rolledOn(edge: Edge, radiusMm?: number): LaidStep | undefined {
-  const roll = curveOf(edge, radiusMm);
+  const roll = curveRolled(edge, radiusMm);
   if (!roll) return undefined;
   const { turnDeg, patchMm } = rolled(roll);
   return { way: 'rolled', visits: 1, turnDeg, patchMm };
 }
 
-function curveOf(edge: Edge, radiusMm: number | undefined): RolledInput | undefined {
+/** The curve an edge is rolled by; nothing of one that is not. @param radiusMm of the abrasive, where it is round */
+export function curveRolled(edge: Edge, radiusMm?: number): RolledInput | undefined {
   if (edge.form === 'gouge') {
     const { bevelDeg, cannel, thicknessMm, corners } = edge;
     const arc = gougeArc(edge);

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import type { GougeEdge, HookEdge } from '../blade/edge.js';
+import type { Tool } from '../blade/tool.js';
 import { abrasive } from '../testing/blades.js';
-import { hollowOfMm, tooLarge } from './fits.js';
+import { hollowOfMm, roundFits, tooLarge } from './fits.js';
+import { orderOfWork } from './order-of-work.js';
 import type { PlanRequest } from './plan-request.js';
 import { planHoning } from './ways-out.js';
 
@@ -52,4 +54,50 @@ describe('what is round, in the hollow of an edge', () => {
     );
     expect(() => planHoning(tool, [rod('bottle', 200)], request)).toThrowError(/22 mm or a little less/);
   });
+});
+
+describe('what of the bench goes into a hollow', () => {
+  const rod = (id: string, radiusMm?: number) =>
+    abrasive(id, '400', { kind: 'rod-paper', ...(radiusMm !== undefined && { radiusMm }) });
+
+  it('is told best fitting first, a little under before a lot under, and what is too large last', () => {
+    const found = roundFits(HOOK, [
+      rod('large', 30),
+      rod('tight', 6),
+      rod('right', 21),
+      rod('under', 15),
+      rod('unsaid'),
+    ]);
+    expect(found.map(({ stone, fit }) => [stone.id, fit])).toEqual([
+      ['right', 'fits'],
+      ['under', 'fits'],
+      ['tight', 'small'],
+      ['large', 'large'],
+    ]);
+  });
+
+  it('is nothing for an edge that has no hollow, and never a flat stone', () => {
+    expect(roundFits({ ...HOOK, make: 'flat-inside' }, [rod('right', 21)])).toEqual([]);
+    expect(roundFits(IN, [abrasive('flat', '1000', { radiusMm: 10 })])).toEqual([]);
+  });
+});
+
+describe('a hook with a flat inside', () => {
+  it('is honed outside and inside, each until its burr stands, then turn about with falling counts', () => {
+    const edge: HookEdge = { ...HOOK, make: 'flat-inside' };
+    const tool: Tool = { name: 'Hook', family: 'hooked-blade', steel: 'high-carbon', edge };
+    const request: PlanRequest = {
+      ...{ condition: { kind: 'very-dull' }, finishUm: 30, forceN: 20, strokesPerMin: 40, laidAside: [] },
+    };
+    const plan = planHoning(tool, [rod('p400', 15)], request);
+    const { steps, order } = orderOfWork({ plan, tool, stoneOf: () => undefined });
+    expect(steps.map(({ side, count }) => [side, count])).toEqual([
+      [0, undefined],
+      [1, undefined],
+      [undefined, 'falling'],
+    ]);
+    expect(order.filter(({ kind }) => kind === 'burr').length).toBe(2);
+    expect(steps.reduce((sum, { strokes }) => sum + strokes, 0)).toBe(plan.steps[0]?.strokes ?? NaN);
+  });
+  const rod = (id: string, radiusMm: number) => abrasive(id, '400', { kind: 'rod-paper', radiusMm });
 });

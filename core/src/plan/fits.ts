@@ -1,5 +1,5 @@
-import type { Abrasive } from '../abrasive/abrasive.js';
-import type { Edge } from '../blade/edge.js';
+import { servesShape, type Abrasive } from '../abrasive/abrasive.js';
+import { shapeOfEdge, type Edge } from '../blade/edge.js';
 import { gougeArc } from '../curve/gouge-arc.js';
 
 /** A rod as tight as its hollow still goes in, within what a rule can tell, mm. */
@@ -25,4 +25,29 @@ export function tooLarge(edge: Edge, { radiusMm }: Pick<Abrasive, 'radiusMm'>): 
   if (hollowMm === undefined || radiusMm === undefined || radiusMm <= hollowMm + TIGHT_MM) return undefined;
   const hollow = Number(hollowMm.toFixed(1));
   return `Its radius of ${String(radiusMm)} mm is larger than the hollow’s ${String(hollow)}: it touches at two lines and never between them. Take one of ${String(hollow)} mm or a little less.`;
+}
+
+/** Something round so much tighter than its hollow touches but a narrow strip of it (estimate). */
+const SMALL_SHARE = 0.6;
+
+/** How something round goes into the hollow of an edge: a little under is right. */
+export type RoundFit = 'fits' | 'small' | 'large';
+
+/** The round abrasives that may go into an edge’s hollow, the best fitting first; nothing of what nobody measured. */
+export function roundFits<S extends Pick<Abrasive, 'radiusMm' | 'kind' | 'serves'>>(
+  edge: Edge,
+  bench: readonly S[],
+): readonly { readonly stone: S; readonly radiusMm: number; readonly fit: RoundFit }[] {
+  const hollowMm = hollowOfMm(edge);
+  if (hollowMm === undefined) return [];
+  const shape = shapeOfEdge(edge);
+  return bench
+    .flatMap((stone) => {
+      const { radiusMm } = stone;
+      if (radiusMm === undefined || !servesShape(stone, shape)) return [];
+      const small = radiusMm < SMALL_SHARE * hollowMm;
+      const fit: RoundFit = tooLarge(edge, stone) ? 'large' : small ? 'small' : 'fits';
+      return [{ stone, radiusMm, fit }];
+    })
+    .sort((a, b) => Number(a.fit === 'large') - Number(b.fit === 'large') || b.radiusMm - a.radiusMm);
 }

@@ -61,8 +61,14 @@ export function sidesOf(edge: Edge): Sides {
   return made;
 }
 
-/** Whether an edge is worked on two sides by turns: two bevels, or a scraping edge’s reverse and its scraping side. */
-export const byTurns = (edge: Edge): boolean => edge.form === 'scraping' || sidesOf(edge).other !== undefined;
+/**
+ * Whether an edge is worked on two sides by turns: two bevels, a scraping edge’s reverse and its scraping side, the
+ * outside and the flat inside of a hook.
+ */
+export const byTurns = (edge: Edge): boolean =>
+  edge.form === 'scraping' ||
+  (edge.form === 'hook' && edge.make === 'flat-inside') ||
+  sidesOf(edge).other !== undefined;
 
 /** The one facet that meets the edge, the steepest; none where both sides are honed. */
 export function honedFacet(edge: Edge): Facet | undefined {

@@ -99,8 +99,9 @@ describe('the plan over HTTP', () => {
         // Every school meets every condition, and every family every school.
         const school = SCHOOLS[(f + c) % SCHOOLS.length] as School;
         const told = `${tool.id} ${kind} ${school}`;
-        const first = await planned({ toolId: tool.id, condition });
-        const order = first.steps.flatMap(({ abrasiveId, facet }) =>
+        // Only an exact order has to be known beforehand.
+        const first = school === 'exact' ? (await planned({ toolId: tool.id, condition })).steps : [];
+        const order = first.flatMap(({ abrasiveId, facet }) =>
           facet === 'back' || strops.has(abrasiveId) ? [] : [abrasiveId],
         );
         const asked =

@@ -25,11 +25,15 @@ import {
   text,
 } from './scene-marks';
 
-function faceOf(step: BenchStep): Face {
+/** A hook’s flat inside lies as a back does. */
+const isFlatInside = (edge: Edge): boolean => edge.form === 'hook' && edge.make === 'flat-inside';
+
+function faceOf(edge: Edge, step: BenchStep): Face {
   const purpose = purposeOf(step);
   if (purpose === 'back' || purpose === 'primary' || purpose === 'body') return purpose;
   if (step.facet === 'secondary') return 'secondary';
-  return step.side === 1 ? 'other' : 'bevel';
+  if (step.side !== 1) return 'bevel';
+  return isFlatInside(edge) ? 'back' : 'other';
 }
 
 const FACE_WORDS: Readonly<Record<Face, string>> = {
@@ -51,7 +55,7 @@ const ROUND: Partial<Readonly<Record<Edge['form'], string>>> = {
 export function onStone(of: SceneOf, step: BenchStep): Scene {
   const abrasive = of.stoneOf(step.abrasiveId);
   const strop = step.afterBurr ?? false;
-  const face = faceOf(step);
+  const face = faceOf(of.edge, step);
   const way: Way = strop ? 'pull' : step.bothWays ? 'to-and-fro' : 'pull';
   // What is rolled is drawn from its end too, beside it.
   const room = step.along?.way === 'rolled' ? { width: 190, height: 140 } : undefined;

@@ -5,8 +5,8 @@ import { gougeArc } from '@mellow-anvil/core/curve';
 import { placeName } from './finger-drawing';
 import { points } from './scene-marks';
 
-const VIEW = { width: 520, height: 170 } as const;
-const ROOM = { width: 300, height: 112, left: 110, top: 28 } as const;
+const VIEW = { width: 520, height: 126 } as const;
+const ROOM = { width: 260, height: 84, top: 10 } as const;
 const V_PARTS = ['left wing', 'right wing', 'keel'] as const;
 /** A keel is drawn no shorter than this, in the drawing’s units. */
 const LEAST_KEEL = 14;
@@ -41,7 +41,7 @@ interface Part {
           </text>
         </g>
       }
-      <text class="note" x="510" y="164" text-anchor="end">strokes of each part, from its end</text>
+      <text class="note" x="10" y="20">strokes by part, from its end</text>
     </svg>
   `,
   styles: `
@@ -149,8 +149,8 @@ function wings({ wingMm, openingDeg }: VEdge): readonly Part[] {
     wing(1),
     {
       path: `M${points([out(-1, short), keel, out(1, short)])}`,
-      label: { x: keel.x, y: keel.y + 24 },
-      anchor: 'middle',
+      label: { x: keel.x + 20, y: keel.y + 16 },
+      anchor: 'start',
     },
   ];
 }

@@ -42,6 +42,7 @@ const STATIONS: Readonly<Record<StationKind, Station>> = {
   },
   burr: { kind: 'burr', side: 0 },
   straight: { kind: 'straight', step: 0 },
+  even: { kind: 'even', step: 0 },
   wash: { kind: 'wash', oil: true },
   scratch: { kind: 'scratch', step: 0 },
   'burr-off': { kind: 'burr-off' },

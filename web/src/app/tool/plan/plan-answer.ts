@@ -26,7 +26,7 @@ const MANNER_CHOICES: readonly { readonly value: Manner; readonly label: string;
 /** What is done on a stone, in a word or two. */
 const PART_WORDS: Readonly<Record<PlanPart['what'], string>> = {
   shape: 'the primary',
-  evening: 'what stands ahead',
+  evening: 'the part ahead',
   body: 'the body',
   back: 'the back',
   hone: 'the bevel',

@@ -36,12 +36,14 @@ import { GuideDrawing } from '../../drawings/guide-drawing';
 import { GuidesStore } from '../../data/guides.store';
 import { LastSettingNote } from './last-setting';
 import { HandAngles } from './hand-angles';
+import { isRound, RollPanel } from './roll-panel';
 import { LiftPanel } from './lift-panel';
 import { WheelDrawing } from '../../drawings/wheel-drawing';
 import { changed } from '../../platform/change';
 
-type Panel = 'reverse' | 'shim' | 'lift' | 'fold' | 'wheel';
+type Panel = 'roll' | 'reverse' | 'shim' | 'lift' | 'fold' | 'wheel';
 const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
+  { value: 'roll', label: 'Roll it, and what fits it' },
   { value: 'lift', label: 'Lift the spine' },
   { value: 'reverse', label: 'Angle of a projection' },
   { value: 'wheel', label: 'On the wheel' },
@@ -69,6 +71,7 @@ interface ShimTyped {
     LastSettingNote,
     LiftPanel,
     QuantityField,
+    RollPanel,
     RouterLink,
     SelectButton,
     TakeAway,
@@ -164,6 +167,7 @@ export class SetupSide {
   protected readonly panels = computed(() => {
     const { edge, family } = this.tool();
     const has: Readonly<Record<Panel, boolean>> = {
+      roll: isRound(edge),
       reverse: this.roller() !== undefined,
       shim: backStrategy(family).some(({ back, allowed }) => back === 'shim' && allowed),
       lift: edge.form === 'knife',

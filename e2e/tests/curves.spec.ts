@@ -1,0 +1,70 @@
+import { expect, giant, goOn, goTo, isAt, test, walkedThoroughly } from './workshop.js';
+
+/** What the run put into the record. */
+interface Kept {
+  readonly steps: readonly { readonly strokes: number; readonly places?: readonly number[] }[];
+}
+
+test('a V-tool with a tooth: its keel first, then wing, wing, keel; a hook seen at the apex is mended', async ({
+  page,
+}) => {
+  await goTo(page, '/tools/v-10/plan');
+  await page.getByText('Anything else wrong with it?').click();
+  await page.getByRole('button', { name: 'A tooth at the apex' }).click();
+  await expect(page.locator('.answer')).toContainText('the part ahead');
+  await walkedThoroughly(page);
+  await page.getByRole('button', { name: 'Take it to the bench' }).click();
+  await goOn(page, () => page.locator('ma-stone-station').isVisible());
+  const run = page.url().split('/').at(-1) ?? '';
+  // Only the keel is honed: a tooth is what the stone left of it.
+  await expect(page.locator('.turn')).toHaveText(/^keel: \d+ more$/);
+  await expect(page.locator('ma-parts-drawing svg')).toHaveAttribute(
+    'aria-label',
+    /left wing 0, right wing 0, keel \d+/,
+  );
+  await goOn(page, isAt(page, 'Even from its end?'));
+  await page.getByRole('button', { name: 'A hook to the left' }).click();
+  await expect(page.locator('.turn')).toHaveText('left wing: 3 more');
+  await expect(page.getByText('the right wing took too much')).toBeVisible();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('PageDown');
+  await expect.poll(() => giant(page)).toBe(0);
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await goOn(page, async () => {
+    const turn = page.locator('.turn');
+    return (await turn.isVisible()) && /^left wing/.test((await turn.textContent()) ?? '');
+  });
+  const shown = await page.locator('ma-parts-drawing svg').getAttribute('aria-label');
+  const [, left, right, keel] = /left wing (\d+), right wing (\d+), keel (\d+)/.exec(shown ?? '') ?? [];
+  expect(left).toBe(right);
+  expect(Number(keel)).toBeLessThan(Number(left));
+  await goOn(page, () => page.getByRole('heading', { name: 'Done, and in the record' }).isVisible());
+  await expect.poll(async () => (await page.request.get(`/api/sessions/${run}`)).status()).toBe(200);
+  const { steps } = (await (await page.request.get(`/api/sessions/${run}`)).json()) as Kept;
+  expect(steps[0]?.places?.slice(0, 2)).toEqual([0, 0]);
+  expect(steps.some(({ places }) => places?.join() === '3,0,0')).toBe(true);
+});
+
+test('an in-cannel gouge is rolled on a rod that goes into it, and a gouge turns under the finger', async ({
+  page,
+}) => {
+  await goTo(page, '/tools/gouge-25-in/set-up');
+  const fits = page.locator('ma-roll-panel li');
+  await expect(fits.filter({ hasText: 'radius 11 mm' }).first()).toContainText('goes in');
+  // A rod of 18 mm does not go into a hollow of 11.7.
+  await expect(fits.filter({ hasText: 'radius 18 mm' })).toContainText('too large');
+  await goTo(page, '/tools/gouge-25-in/plan');
+  await page.getByRole('button', { name: 'Brisk', exact: true }).click();
+  await page.getByRole('button', { name: 'Take it to the bench' }).click();
+  await goOn(page, () => page.locator('ma-stone-station').isVisible());
+  await expect(page.locator('.feel')).toContainText(/Rolled \d+° in every stroke/);
+  await goOn(page, () => page.getByRole('heading', { name: 'Done, and in the record' }).isVisible());
+
+  await goTo(page, '/tools/gouge-20/set-up');
+  const seen = page.locator('ma-roll-panel svg');
+  await expect(seen).toHaveAttribute('aria-label', 'From its end, its middle down');
+  const curve = () => seen.locator('.rim').getAttribute('d');
+  const before = await curve();
+  await page.getByRole('slider', { name: 'Roll it' }).fill('1');
+  await expect(seen).toHaveAttribute('aria-label', 'From its end, rolled 49° to the right');
+  expect(await curve()).not.toBe(before);
+});
