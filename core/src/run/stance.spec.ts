@@ -25,6 +25,16 @@ describe('a blade on an abrasive', () => {
     expect(Math.max(...land.map(({ x }) => x))).toBeCloseTo(0.6, 9);
   });
 
+  it('lies on a knife’s body from the heel of its facet to its spine, the edge clear of the stone', () => {
+    const sizes = { lengthMm: 78, widthMm: 18, spineMm: 2.7, leftDeg: 12, rightDeg: 12 };
+    const stance = stanceOf({ form: 'knife', ...sizes, grind: 'flat' }, 'body');
+    const [edge, ...rest] = stance?.blade ?? [];
+    expect(edge?.y).toBeGreaterThan(0.01);
+    const low = rest.map(({ y }) => y).sort((a, b) => a - b);
+    expect(low[0]).toBeCloseTo(0, 9);
+    expect(low[1]).toBeCloseTo(0, 9);
+  });
+
   it('rolls a convex edge from its body to the angle of its edge, and no other', () => {
     const sizes = { lengthMm: 40, widthMm: 13, spineMm: 1.8, leftDeg: 10, rightDeg: 8 };
     const knife = { form: 'knife', ...sizes, grind: 'convex' } as const;

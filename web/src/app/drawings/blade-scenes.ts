@@ -86,7 +86,7 @@ export function onStone(of: SceneOf, step: BenchStep): Scene {
   };
 }
 
-/** A curved edge from its end on its stone: at both ends of its roll, and between them with the patch that touches. */
+/** A curved edge from its end on its stone: at one end of its roll, and in its middle with the patch that touches. */
 function rolledMarks(edge: Edge, { along }: BenchStep): readonly Mark[] {
   const { way, turnDeg = 0, patchMm = 0 } = along ?? {};
   if (way !== 'rolled' || edge.form !== 'gouge') return [];
@@ -94,11 +94,7 @@ function rolledMarks(edge: Edge, { along }: BenchStep): readonly Mark[] {
   const at = { x: 338, y: STONE.top };
   const pose = (rolledDeg: number): RollPose => ({ ...arc, patchMm, rolledDeg });
   const scale = rollScale(pose(0), turnDeg, 150, 130);
-  return [
-    ...rollMarks(pose(-turnDeg / 2), at, scale, true),
-    ...rollMarks(pose(turnDeg / 2), at, scale, true),
-    ...rollMarks(pose(0), at, scale),
-  ];
+  return [...rollMarks(pose(turnDeg / 2), at, scale, true), ...rollMarks(pose(0), at, scale)];
 }
 
 /** Where a stroke that rolls begins, lying on the stone, and the way its spine then comes up. */

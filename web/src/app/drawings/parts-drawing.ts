@@ -41,7 +41,7 @@ interface Part {
           </text>
         </g>
       }
-      <text class="note" x="10" y="20">strokes by part, from its end</text>
+      <text class="note" x="10" y="20">strokes by part</text>
     </svg>
   `,
   styles: `

@@ -32,7 +32,7 @@ export function feelFor(
   if (purpose === 'back')
     return `The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.${alongWords(step, figures)}`;
   if (purpose === 'body')
-    return 'The side of the blade flat on the stone, its edge only just down: steel comes off behind the edge, which keeps it thin. Half on each side.';
+    return 'The side of the blade flat on the stone, spine down and the edge clear of it: steel comes off behind the edge, which keeps it thin. Half on each side.';
   if (purpose === 'primary')
     return 'The guide set to the primary’s angle. Firmly, on the whole bevel, until only a narrow strip of the old one is left at the edge.';
   if (purpose === 'evening')
@@ -45,7 +45,7 @@ export function feelFor(
   const rolled = roll
     ? ` Laid flat, then tipped as it comes, to ${figures.angle(roll.toDeg)} at the end of the stroke.`
     : '';
-  return `${edgeFeel(step, stones)}${rolled}${laid}`;
+  return `${edgeFeel(step, stones, edge)}${rolled}${laid}`;
 }
 
 /** Of a knife swept up, counted by its sides. */
@@ -76,7 +76,9 @@ export function alongWords(step: Pick<BenchStep, 'along'> | undefined, figures: 
   }
 }
 
-function edgeFeel(step: BenchStep | undefined, stones: readonly BenchStep[]): string {
+function edgeFeel(step: BenchStep | undefined, stones: readonly BenchStep[], edge: Edge | undefined): string {
+  if (step && step === stones[0] && edge?.form === 'gouge')
+    return `Firmly, never two strokes from one place. Go on until a burr can be felt ${edge.cannel === 'in' ? 'outside' : 'inside'}, corner to corner.`;
   if (step && step === stones[0])
     return step.side === undefined
       ? 'Push firmly, both corners down. Go on until a burr can be felt on the back.'
