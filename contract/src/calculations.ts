@@ -24,6 +24,7 @@ import {
   skewCut,
   STEEL_NAMES,
 } from '@mellow-anvil/core/blade';
+import { runningEdge } from '@mellow-anvil/core/curve';
 import { hollowedBack, regrindInterval, wedgeHeat } from '@mellow-anvil/core/grinding';
 import { countdown, intake, progression, rota } from '@mellow-anvil/core/plan';
 import { edgeLife } from '@mellow-anvil/core/record';
@@ -200,6 +201,26 @@ export const calculations: Readonly<Record<string, Calculation>> = {
     }),
     output: Joi.object({ ratio: result }),
     run: edgeKeep,
+  },
+  'running-edge': {
+    title: 'A skew’s second edge, carried round its heel',
+    input: Joi.object({
+      widthMm: number('widthMm'),
+      thicknessMm: number('thicknessMm'),
+      skewDeg: number('skewDeg'),
+      leftDeg: number('sideDeg', 'Left bevel'),
+      rightDeg: number('sideDeg', 'Right bevel'),
+      radiusMm: number('heelRadiusMm'),
+    }),
+    output: Joi.object({
+      straightMm: result,
+      arcDeg: result,
+      arcMm: result,
+      steelMm3: result,
+      pointDeg: result,
+      meetsDeg: Joi.array().items(Joi.number()).length(3).required(),
+    }),
+    run: runningEdge,
   },
   'skew-cut': {
     title: 'Effective angle of an edge turned to the cut',

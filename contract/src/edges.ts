@@ -123,6 +123,7 @@ const doubleBevel = shape<DoubleBevelEdge>({
   skewDeg: number('skewDeg'),
   grind,
   grindRadiusMm: grindRadius,
+  heelRadiusMm: number('heelRadiusMm').optional(),
 });
 
 const gouge = shape<GougeEdge>({

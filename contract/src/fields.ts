@@ -72,6 +72,7 @@ export const RANGES = {
   ),
   camberReadMm: range('Camber', 'mm', -20, 200, 'no iron is curved or hollow further than that'),
   camberPmMm: range('How sure', 'mm', 0, 50, 'less sure than that is not a reading'),
+  heelRadiusMm: range('Radius of the heel', 'mm', 0.5, 30, 'less is a corner and more takes the point'),
   leanMm: range('Out of square', 'mm', -50, 50, 'further out of square it is a skew'),
   shavingMm: range('Shaving', 'mm', 0.005, 5, 'thinner is dust and thicker is a chip'),
   shavingWidthMm: range('Width of the shaving', 'mm', 0.5, 420, 'narrower is a thread and no iron is wider'),

@@ -170,6 +170,7 @@ export const laidSchema: ObjectSchema = shape<NonNullable<PlanStep['along']>>({
   way: oneOf('Along the edge', LAID),
   visits: whole('visits'),
   tipFirst: Joi.boolean().optional(),
+  shares: Joi.array().items(figure.optional()).max(10).optional(),
   turnDeg: figure.optional(),
   patchMm: figure.optional(),
 });

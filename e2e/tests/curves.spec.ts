@@ -68,3 +68,27 @@ test('an in-cannel gouge is rolled on a rod that goes into it, and a gouge turns
   await expect(seen).toHaveAttribute('aria-label', 'From its end, rolled 49° to the right');
   expect(await curve()).not.toBe(before);
 });
+
+test('a skew is given a second edge round its heel, and is honed straight, then round, side by side', async ({
+  page,
+}) => {
+  await goTo(page, '/tools/skew-12/edge');
+  await page.getByRole('button', { name: 'A second edge at the heel' }).click();
+  const panel = page.locator('ma-heel-panel');
+  await expect(panel).toContainText(/Off at the wheel/);
+  await panel.getByRole('textbox', { name: /Radius of the round/ }).fill('60');
+  await expect(panel).toContainText(/would take the point too/);
+  await panel.getByRole('textbox', { name: /Radius of the round/ }).fill('4');
+  await panel.getByRole('button', { name: 'It is ground so' }).click();
+  await expect(panel.getByRole('button', { name: 'It has none' })).toBeVisible();
+  await goTo(page, '/tools/skew-12/plan');
+  await page.getByRole('button', { name: 'Brisk', exact: true }).click();
+  await page.getByRole('button', { name: 'Take it to the bench' }).click();
+  await goOn(page, () => page.locator('ma-stone-station').isVisible());
+  await expect(page.locator('.turn')).toHaveText(/^the straight part: \d+ more$/);
+  await expect(page.locator('.feel')).toContainText(/the handle swung \d+°/);
+  const parts = /(\d+) more/.exec((await page.locator('.turn').textContent()) ?? '');
+  for (let i = 0; i < Number(parts?.[1]); i++) await page.keyboard.press('PageDown');
+  await expect(page.locator('.turn')).toHaveText(/^round the heel: \d+ more$/);
+  await goOn(page, () => page.getByRole('heading', { name: 'Done, and in the record' }).isVisible());
+});

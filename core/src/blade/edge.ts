@@ -1,3 +1,4 @@
+import { cosDeg, tanDeg, toRad } from '../base/trig.js';
 import type { EdgeShape } from './edge-shape.js';
 import { backBevel, USUAL_SHIM } from './back-bevel.js';
 
@@ -62,6 +63,8 @@ export interface DoubleBevelEdge {
   readonly skewDeg: number;
   readonly grind: Grind;
   readonly grindRadiusMm?: number;
+  /** Of a skew whose heel is rounded into a second, running edge: its radius. */
+  readonly heelRadiusMm?: number;
 }
 
 /** What becomes of the corners of a curved edge: kept as they are, or eased so that they do not catch. */
@@ -197,8 +200,11 @@ export function edgeLengthMm(edge: Edge): number {
     case 'single-bevel':
     case 'gouge':
       return edge.widthMm;
-    case 'double-bevel':
-      return edge.widthMm / Math.cos((edge.skewDeg * Math.PI) / 180);
+    case 'double-bevel': {
+      // Its round takes a tangent of the edge and gives it an arc.
+      const { widthMm, skewDeg, heelRadiusMm: r = 0 } = edge;
+      return widthMm / cosDeg(skewDeg) + r * (toRad(90 - skewDeg) - tanDeg((90 - skewDeg) / 2));
+    }
     case 'v':
       return 2 * edge.wingMm;
     default:

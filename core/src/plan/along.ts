@@ -1,6 +1,7 @@
-import { insist } from '../base/refusal.js';
+import { insist, unlessRefused } from '../base/refusal.js';
 import { honedDeg, type Edge, type KnifeEdge } from '../blade/edge.js';
 import { gougeArc } from '../curve/gouge-arc.js';
+import { runningEdge } from '../curve/running-edge.js';
 import { rolled, type RolledInput } from '../curve/rolled.js';
 
 /**
@@ -120,6 +121,18 @@ export function rolledOn(edge: Edge, radiusMm?: number): LaidStep | undefined {
   return { way: 'rolled', visits: 1, turnDeg, patchMm };
 }
 
+/**
+ * A skew with a running edge round its heel: its straight part, then the round with the handle swung along it, each with
+ * strokes by its length.
+ */
+export function swungOn(edge: Edge): LaidStep | undefined {
+  if (edge.form !== 'double-bevel' || edge.heelRadiusMm === undefined || edge.skewDeg === 0) return undefined;
+  const round = unlessRefused(() => runningEdge({ ...edge, radiusMm: edge.heelRadiusMm ?? 0 }));
+  if (!round) return undefined;
+  const { straightMm, arcMm, arcDeg } = round;
+  return { way: 'swung', visits: 2, shares: [straightMm, arcMm], turnDeg: arcDeg };
+}
+
 /** The curve an edge is rolled by; nothing of one that is not. @param radiusMm of the abrasive, where it is round */
 export function curveRolled(edge: Edge, radiusMm?: number): RolledInput | undefined {
   if (edge.form === 'gouge') {
@@ -146,7 +159,7 @@ export function curveRolled(edge: Edge, radiusMm?: number): RolledInput | undefi
 }
 
 /** Every way strokes come to lie along an edge: a knife swept up to its tip and a curved edge have their own. */
-export const LAID = [...ALONG, 'swept', 'rolled'] as const;
+export const LAID = [...ALONG, 'swept', 'rolled', 'swung'] as const;
 
 /** Strokes of a step as they are laid along its edge: the way, and in how many visits. */
 export interface LaidStep {
@@ -154,7 +167,9 @@ export interface LaidStep {
   readonly visits: number;
   /** Its parts from the tip back to the heel. */
   readonly tipFirst?: boolean;
-  /** Rolled: how far it is turned in every stroke, and how much of its edge touches at once, mm. */
+  /** How long each part is against the others, where they are not alike. */
+  readonly shares?: readonly number[];
+  /** Rolled or swung: how far it is turned in every stroke, and how much of its edge touches at once, mm. */
   readonly turnDeg?: number;
   readonly patchMm?: number;
 }

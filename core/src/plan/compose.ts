@@ -5,7 +5,7 @@ import { landMmOf, wholeLandMm, type EdgeAtWork, type ToolAtWork } from '../work
 import type { Tool } from '../blade/tool.js';
 import { byTurns, honedFacet } from '../work/sides.js';
 import { contactMm2 } from '../work/worked.js';
-import { isLongOn, laidOnKnife, layAlong, rolledOn, type LaidStep } from './along.js';
+import { isLongOn, laidOnKnife, layAlong, rolledOn, swungOn, type LaidStep } from './along.js';
 import { backWork, wholeBackMin, type BackStep } from './back-work.js';
 import { pushOf } from './bench-step.js';
 import { bodyStep, type BodyStep } from './body-work.js';
@@ -197,7 +197,7 @@ function laidOn(
   { along: way = 'parts' }: PlanRequest,
 ): { readonly strokes: number; readonly along: LaidStep } | undefined {
   const { widthMm: stoneMm, radiusMm } = bench.find((stone) => stone.id === id) ?? {};
-  const rolls = rolledOn(edge, radiusMm);
+  const rolls = rolledOn(edge, radiusMm) ?? swungOn(edge);
   if (rolls) return { strokes: wanted, along: rolls };
   if (edge.form === 'knife') {
     const along = laidOnKnife(edge, stoneMm, way);

@@ -33,12 +33,17 @@ export function visitsOf(
 ): readonly Visit[] {
   const evenly = (visits: number, i: number): number =>
     Math.floor((strokes * (i + 1)) / visits) - Math.floor((strokes * i) / visits);
+  const byShare = (shares: readonly number[], i: number): number => {
+    const whole = shares.reduce((sum, share) => sum + share, 0);
+    const upTo = (n: number): number => shares.slice(0, n).reduce((sum, share) => sum + share, 0) / whole;
+    return Math.round(strokes * upTo(i + 1)) - Math.round(strokes * upTo(i));
+  };
   if (rounds) return rounds.map((knives, i) => ({ knives, strokes: evenly(rounds.length, i) }));
   if (places) return places.flatMap((each, place) => (each > 0 ? [{ place, strokes: each }] : []));
   if (along && along.visits > 1)
     return Array.from({ length: along.visits }, (_, i) => ({
       part: along.tipFirst ? along.visits - 1 - i : i,
-      strokes: evenly(along.visits, i),
+      strokes: along.shares ? byShare(along.shares, i) : evenly(along.visits, i),
     }));
   switch (count) {
     case 'through':

@@ -2,7 +2,8 @@ import { knifeLift, liftAngle } from '../guide/knife-lift.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
 import { EDGES } from '../testing/edges.js';
 import { EDGE_SHAPES } from '../blade/edge-shape.js';
-import type { KnifeEdge } from '../blade/edge.js';
+import { edgeLengthMm, type DoubleBevelEdge, type KnifeEdge } from '../blade/edge.js';
+import { runningEdge } from '../curve/running-edge.js';
 import type { Condition } from '../blade/dulling.js';
 import { COUNTS } from '../blade/manner.js';
 import type { Tool } from '../blade/tool.js';
@@ -104,6 +105,24 @@ describe('a knife swept up to its tip', () => {
       const visits = visitsOf('through', first?.strokes ?? 0, { along: first?.along });
       expect(visits.map(({ part }) => part)).toEqual([1, 0]);
     }
+  });
+
+  it('of a skew with a running edge has the straight part and the round by their lengths, side by side', () => {
+    const skew: Tool = {
+      ...{ name: 'Skew', family: 'skew', steel: 'high-carbon' },
+      edge: {
+        ...{ form: 'double-bevel', widthMm: 12, thicknessMm: 3, leftDeg: 15, rightDeg: 15, skewDeg: 25 },
+        ...{ grind: 'flat', heelRadiusMm: 4 },
+      },
+    };
+    const [first] = takenSteps(skew).filter(({ side }) => side === 0);
+    const { along, strokes = 0 } = first ?? {};
+    expect(along).toEqual(jasmine.objectContaining({ way: 'swung', visits: 2 }));
+    const [straight = 0, round = 0] = visitsOf('through', strokes, { along }).map((visit) => visit.strokes);
+    expect(straight + round).toBe(strokes);
+    const { straightMm, arcMm } = runningEdge({ ...(skew.edge as DoubleBevelEdge), radiusMm: 4 });
+    expect(Math.abs(straight - (strokes * straightMm) / (straightMm + arcMm))).toBeLessThan(1);
+    expect(edgeLengthMm(skew.edge)).toBeCloseTo(straightMm + arcMm, 9);
   });
 
   it('is laid in parts where it is much longer than the stone', () => {

@@ -4,7 +4,7 @@ import { EDGE_SHAPES } from '../blade/edge-shape.js';
 import type { Condition } from '../blade/dulling.js';
 import type { GougeEdge, VEdge } from '../blade/edge.js';
 import type { Tool } from '../blade/tool.js';
-import { partsMm, PROUD } from '../curve/uneven.js';
+import { partsMm, type Proud } from '../curve/uneven.js';
 import { orderOfWork } from './order-of-work.js';
 import type { PlanRequest } from './plan-request.js';
 import { wingsAndKeel } from './uneven-work.js';
@@ -23,7 +23,7 @@ const BENCH = [
 const request = (condition: Condition): PlanRequest => ({
   ...{ condition, finishUm: 6, forceN: 20, strokesPerMin: 40, laidAside: [] },
 });
-const uneven = (kind: (typeof PROUD)[number], mm = 0.2): Condition => ({
+const uneven = (kind: Proud, mm = 0.2): Condition => ({
   kind: 'dull',
   faults: [{ kind, mm }],
 });
@@ -49,8 +49,7 @@ describe('a V-tool in a plan', () => {
   });
 
   it('with a tooth has its keel honed first, with a hook the wing that was honed less, and the other left alone', () => {
-    const of = (kind: (typeof PROUD)[number]) =>
-      planHoning(vTool, BENCH, request(uneven(kind))).evening?.places ?? [];
+    const of = (kind: Proud) => planHoning(vTool, BENCH, request(uneven(kind))).evening?.places ?? [];
     const [tooth, notch, left, right] = [of('tooth'), of('notch'), of('hook-left'), of('hook-right')];
     expect(tooth.map(Boolean)).toEqual([false, false, true]);
     expect(notch.map(Boolean)).toEqual([true, true, false]);

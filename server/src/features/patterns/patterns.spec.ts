@@ -410,7 +410,7 @@ describe('boards and patterns over HTTP', () => {
       ).toString(),
     );
     const groove = v.lines.find(({ of }) => of === 'face')?.points ?? [];
-    const [[ax = 0, ay = 0] = [], [bx = 0, by = 0] = []] = groove;
+    const [[ax, ay], [bx, by]] = groove as [Line['points'][number], Line['points'][number]];
     expect((Math.atan2(bx - ax, ay - by) * 180) / Math.PI).toBeCloseTo(30, 1);
     expect(Math.hypot(bx - ax, by - ay)).toBeCloseTo(10, 2);
     const floor = groove.slice(1, -1);

@@ -222,11 +222,13 @@ export function nail(of: SceneOf): Scene {
 /** A gouge or a V-tool seen from its end. */
 export function fromItsEnd(of: SceneOf): Scene {
   const { edge } = of;
-  if (edge.form !== 'gouge' && edge.form !== 'v') return still(of, 'the edge');
-  return {
-    marks: endMarks(edge, { x: SCENE.width / 2, y: 196 }, 300, 150),
-    words: 'the edge seen from its end',
-  };
+  const words = 'looked at from its end, against something white: every part of it should stand as far';
+  const card = path('plate', 'M40 10H400V206H40Z');
+  const seen =
+    edge.form === 'gouge' || edge.form === 'v'
+      ? endMarks(edge, { x: SCENE.width / 2, y: 186 }, 280, 140)
+      : still(of, words).marks;
+  return { marks: [card, ...seen], words };
 }
 
 /** An edge from the front on a straightedge, light coming through where it does not touch. */

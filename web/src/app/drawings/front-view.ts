@@ -75,7 +75,7 @@ export class FrontView {
       case 'single-bevel':
         return this.across(edge.widthMm, () => frontProfile(edge.front, edge.widthMm), edge.front.shape);
       case 'double-bevel':
-        return this.skewed(edge.widthMm, edge.skewDeg);
+        return this.skewed(edge.widthMm, edge.skewDeg, edge.heelRadiusMm);
       case 'gouge':
         return curved(edge.widthMm, edge.depthMm);
       case 'v':
@@ -110,16 +110,22 @@ export class FrontView {
     };
   }
 
-  private skewed(widthMm: number, skewDeg: number): Drawing {
+  private skewed(widthMm: number, skewDeg: number, heelMm = 0): Drawing {
     const rise = Math.min(BLADE.edge - BLADE.top - 10, BLADE.width * tanDeg(skewDeg));
     const [left, right] = [VIEW.width / 2 - BLADE.width / 2, VIEW.width / 2 + BLADE.width / 2];
+    const heel = { x: right, y: BLADE.edge - rise };
+    // As a quadratic curve between both tangents, near enough to the round to be seen.
+    const off = ((heelMm * tanDeg((90 - skewDeg) / 2)) / widthMm) * BLADE.width;
+    const round = Array.from({ length: off > 0 ? 13 : 0 }, (_, i) => {
+      const t = i / 12;
+      const along = off * (1 - t) ** 2;
+      return { x: heel.x - along * cosDeg(skewDeg), y: heel.y + along * sinDeg(skewDeg) - off * t ** 2 };
+    });
     return {
-      ...onBlade([
-        { x: left, y: BLADE.edge },
-        { x: right, y: BLADE.edge - rise },
-      ]),
+      ...onBlade([{ x: left, y: BLADE.edge }, ...(off > 0 ? round : [heel])]),
       measureMm: widthMm,
-      words: skewDeg === 0 ? 'square' : `skewed ${this.figures.angle(skewDeg)}`,
+      words:
+        skewDeg === 0 ? 'square' : `skewed ${this.figures.angle(skewDeg)}${off > 0 ? ', round heel' : ''}`,
     };
   }
 }

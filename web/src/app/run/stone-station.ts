@@ -93,6 +93,7 @@ export function stoneView(
 function partWords(part: number | undefined, { along }: RunStep): string | undefined {
   if (part === undefined || !along) return undefined;
   if (along.way === 'half-circles') return part === 0 ? 'about the left end' : 'about the right end';
+  if (along.way === 'swung') return part === 0 ? 'the straight part' : 'round the heel';
   if (along.way === 'swept') return sweptPart(part, along);
   return `part ${String(part + 1)} of ${String(along.visits)} from the left`;
 }

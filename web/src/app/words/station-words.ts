@@ -71,6 +71,8 @@ export function alongWords(step: Pick<BenchStep, 'along'> | undefined, figures: 
         : ` In ${String(along.visits)} parts that overlap, heel to tip, the handle lifted as it sweeps up.`;
     case 'rolled':
       return ` Rolled ${figures.angle(Math.round(along.turnDeg ?? 0))} in every stroke, from one corner to the other: ${figures.length(along.patchMm ?? 0)} of it touches at a time.`;
+    case 'swung':
+      return ` The straight part first; then round the heel, the handle swung ${figures.angle(Math.round(along.turnDeg ?? 0))} as the stroke runs, both bevels kept down.`;
     case 'half-circles':
       return ' In half circles: half of them swung about the left end, half about the right.';
   }

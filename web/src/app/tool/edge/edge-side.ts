@@ -31,17 +31,19 @@ import { EdgeDesk } from './edge-desk';
 import { HandlesPanel } from './handles-panel';
 import { HostPanel } from './host-panel';
 import { KeepPanel } from './keep-panel';
+import { HeelPanel } from './heel-panel';
 import { SkewPanel } from './skew-panel';
 import { ToolsStore } from '../../data/tools.store';
 import { Draft } from '../../ui/draft';
 import type { FieldChange } from '../../platform/change';
 
-type Panel = 'plane' | 'advice' | 'keep' | 'back' | 'skew' | 'handles';
+type Panel = 'plane' | 'advice' | 'keep' | 'back' | 'heel' | 'skew' | 'handles';
 const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
   { value: 'plane', label: 'In its plane' },
   { value: 'advice', label: 'Which angle, how fine' },
   { value: 'keep', label: 'Against another angle' },
   { value: 'back', label: 'Its back' },
+  { value: 'heel', label: 'A second edge at the heel' },
   { value: 'skew', label: 'Turned to the cut' },
   { value: 'handles', label: 'Its handles' },
 ];
@@ -58,6 +60,7 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
     HostPanel,
     KeepPanel,
     SelectButton,
+    HeelPanel,
     SkewPanel,
   ],
   templateUrl: './edge-side.html',
@@ -102,6 +105,7 @@ export class EdgeSide {
       advice: edge.form !== 'scraping',
       keep: true,
       back: edge.form === 'single-bevel',
+      heel: edge.form === 'double-bevel' && edge.skewDeg > 0,
       skew: true,
       handles: family === 'drawknife',
     };
@@ -185,6 +189,14 @@ export class EdgeSide {
   protected change(content: Partial<Tool>): void {
     const tool = this.tool();
     this.tools.amend(tool, content).subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
+  }
+
+  /** A skew’s heel ground into a second edge, or without one. */
+  protected roundHeel(radiusMm: number | undefined): void {
+    const { edge } = this.tool();
+    if (edge.form !== 'double-bevel') return;
+    const { heelRadiusMm: _, ...rest } = edge;
+    this.change({ edge: { ...rest, ...(radiusMm !== undefined && { heelRadiusMm: radiusMm }) } });
   }
 
   protected keep(): Promise<void> {

@@ -1,6 +1,6 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Abrasive, OwnedAbrasive } from '@mellow-anvil/core/abrasive';
-import type { Condition, Tool } from '@mellow-anvil/core/blade';
+import { type Condition, type Family, type Tool, usualEdge } from '@mellow-anvil/core/blade';
 import {
   compareSchools,
   type HoningPlan,
@@ -61,7 +61,7 @@ describe('the planner’s panels', () => {
   beforeEach(() => playServer());
 
   it('ask for faults each as far as it reaches, and keep them when the dullness changes', async () => {
-    const fixture = shown(ConditionAsk, { condition: { kind: 'dull' }, said: () => '' });
+    const fixture = shown(ConditionAsk, { edge: IRON.edge, condition: { kind: 'dull' }, said: () => '' });
     const asked: Condition[] = [];
     fixture.componentInstance.asked.subscribe((condition) => {
       asked.push(condition);
@@ -81,6 +81,19 @@ describe('the planner’s panels', () => {
     await press(fixture, 'Wrong angle');
     await press(fixture, 'Out of square');
     expect(asked.at(-1)).toEqual({ kind: 'very-dull' });
+  });
+
+  it('ask of each form of edge only what it can have', () => {
+    const offered = (family: Family): string =>
+      textOf(
+        shown(ConditionAsk, { edge: usualEdge(family), condition: { kind: 'dull' }, said: () => '' }),
+        '.faults',
+      );
+    expect(offered('v-tool')).toContain('A tooth at the apex');
+    expect(offered('v-tool')).not.toContain('Corners ahead');
+    expect(offered('gouge')).toContain('Corners ahead');
+    expect(offered('whittling-knife')).toContain('No edge yet');
+    expect(offered('bench-chisel')).not.toMatch(/No edge yet|tooth|Corners/);
   });
 
   it('show what a condition comes to, line by line, and the other ways', () => {
