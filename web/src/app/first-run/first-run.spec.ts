@@ -2,6 +2,7 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { HttpTestingController } from '@angular/common/http/testing';
 import { Router } from '@angular/router';
 import type { Beginning } from '@mellow-anvil/contract';
+import { type Abrasive, grit } from '@mellow-anvil/core/abrasive';
 import { GENERIC_SIDE_CLAMPING_GUIDE } from '@mellow-anvil/core/guide';
 import { press, textOf } from '../testing/host';
 import { IRON, answer, page, playServer, stone, stored } from '../testing/page';
@@ -55,6 +56,16 @@ describe('FirstRun', () => {
     expect(tools[0]?.family).toBe('whittling-knife');
     expect(guides.map(({ form }) => form)).toEqual(['freehand']);
     expect(abrasives.map(({ name }) => name)).toEqual(['Man-made oil stone, fine', 'Strop']);
+  });
+
+  it('tells who has nothing yet which one stone to begin with, and plans on it', async () => {
+    const fixture = await show();
+    await tile(fixture, 'Whittling knife');
+    await press(fixture, 'Nothing yet: which one?');
+    expect(textOf(fixture, '.answer [role=status]')).toMatch(/One stone for this tool: .* about \d+ µm/);
+    const told = / about (\d+) µm/.exec(textOf(fixture, '.answer [role=status]'))?.[1];
+    const { abrasives } = await sent(fixture);
+    expect(Math.round(grit((abrasives[0] as Abrasive).grade).sizeUm)).toBe(Number(told));
   });
 
   it('offers a tool only what follows its edge, and takes a number found on a stone over its feel', async () => {

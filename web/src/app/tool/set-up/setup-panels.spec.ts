@@ -1,11 +1,12 @@
 import { TestBed } from '@angular/core/testing';
-import type { KnifeEdge } from '@mellow-anvil/core/blade';
+import type { Edge, KnifeEdge } from '@mellow-anvil/core/blade';
 import type { Packing } from '@mellow-anvil/core/guide';
 import { atRest, press, textOf, typeInto } from '../../testing/host';
-import { answer, playServer, stored } from '../../testing/page';
+import { answer, page, playServer, stone, stored } from '../../testing/page';
 import { FoldingPanel } from './folding-panel';
 import { HandAngles } from './hand-angles';
 import { LiftPanel } from './lift-panel';
+import { RollPanel } from './roll-panel';
 
 const KNIFE: KnifeEdge = {
   form: 'knife',
@@ -94,5 +95,52 @@ describe('FoldingPanel', () => {
     expect(textOf(fixture, 'ol')).toContain('Halve 22.5° to 33.75°: a crease at 28.13°');
     await typeInto(fixture, 'Angle to find', '90');
     expect(textOf(fixture)).toContain('below 90°');
+  });
+});
+
+describe('RollPanel', () => {
+  const show = async (edge: Edge, bench: readonly unknown[]) => {
+    const server = playServer();
+    const fixture = TestBed.createComponent(RollPanel);
+    fixture.componentRef.setInput(
+      'tool',
+      stored({ name: 'G', family: 'gouge', steel: 'high-carbon', edge }, 'g'),
+    );
+    answer(server, '/api/settings', { name: 'Shop', units: 'mm', decimalMark: 'point', version: 2 });
+    answer(server, '/api/abrasives', page(bench));
+    await fixture.whenStable();
+    return fixture;
+  };
+  const rod = (id: string, radiusMm: number) => ({ ...stone(id, '400'), kind: 'rod-paper', radiusMm });
+
+  it('turns a gouge by all of its arc but a patch, and draws it where the finger left it', async () => {
+    const fixture = await show(
+      { form: 'gouge', widthMm: 20, depthMm: 5, thicknessMm: 2.4, cannel: 'out', bevelDeg: 22 },
+      [],
+    );
+    expect(textOf(fixture, '.answer')).toContain('99°');
+    const host = fixture.nativeElement as HTMLElement;
+    const slider = host.querySelector('input[type=range]') as HTMLInputElement;
+    const curve = (): string | null | undefined => host.querySelector('.rim')?.getAttribute('d');
+    const middle = curve();
+    slider.value = '-1';
+    slider.dispatchEvent(new Event('input'));
+    await fixture.whenStable();
+    expect(curve()).not.toBe(middle);
+    expect(host.querySelector('svg')?.getAttribute('aria-label')).toContain('49° to the left');
+  });
+
+  it('says what of the bench goes into a hook, and the dowel for its paper', async () => {
+    const fixture = await show(
+      {
+        ...{ form: 'hook', make: 'hollow-inside', lengthMm: 55, innerRadiusMm: 22, thicknessMm: 2.6 },
+        includedDeg: 25,
+      },
+      [rod('R21', 21), rod('R30', 30)],
+    );
+    expect(textOf(fixture, 'ul')).toMatch(/radius 21 mm, goes in.*radius 30 mm, too large/);
+    expect(textOf(fixture)).toContain('A dowel of 43.5 mm across');
+    await typeInto(fixture, 'Paper round a dowel, thick', '1');
+    expect(textOf(fixture)).toContain('A dowel of 42 mm across');
   });
 });
