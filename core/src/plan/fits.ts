@@ -27,6 +27,19 @@ export function tooLarge(edge: Edge, { radiusMm }: Pick<Abrasive, 'radiusMm'>): 
   return `Its radius of ${String(radiusMm)} mm is larger than the hollow’s ${String(hollow)}: it touches at two lines and never between them. Take one of ${String(hollow)} mm or a little less.`;
 }
 
+/** A channel so much wider than a gouge’s outside leaves its corners off the leather (estimate). */
+const WIDE_SHARE = 1.5;
+
+/**
+ * Whether a profiled strop’s channel takes a gouge’s outside: no tighter than that, or it rides on its two corners, and
+ * not half as wide again. True where nobody measured it, and of whatever has no outside curve.
+ */
+export function channelFits(edge: Edge, { radiusMm }: Pick<Abrasive, 'radiusMm'>): boolean {
+  if (edge.form !== 'gouge' || edge.cannel !== 'out' || radiusMm === undefined) return true;
+  const outsideMm = gougeArc(edge).radiusMm;
+  return radiusMm >= outsideMm - TIGHT_MM && radiusMm <= WIDE_SHARE * outsideMm;
+}
+
 /** Something round so much tighter than its hollow touches but a narrow strip of it (estimate). */
 const SMALL_SHARE = 0.6;
 

@@ -82,4 +82,14 @@ describe('the strop of a plan (common practice, no source)', () => {
     expect(planned(chisel, [charged], 6, { strop: false })).toEqual([]);
     expect(planned(chisel, [charged], 6, { laidAside: ['charged'] })).toEqual([]);
   });
+
+  it('goes by a channel that takes the gouge’s outside, and by flat leather where none does', () => {
+    const outside: Tool = { ...gouge, edge: { ...gouge.edge, cannel: 'out' } as Tool['edge'] };
+    // 16 wide and 4 deep: a radius of 10 mm.
+    const channel = (radiusMm: number) => ({ ...channels, id: `r${String(radiusMm)}`, radiusMm });
+    expect(ids(planned(outside, [charged, channel(11)], 6))).toEqual(['r11']);
+    expect(ids(planned(outside, [charged, channel(9)], 6))).toEqual(['charged']);
+    expect(ids(planned(outside, [charged, channel(16)], 6))).toEqual(['charged']);
+    expect(ids(planned(outside, [charged, channels], 6))).toEqual(['channels']);
+  });
 });

@@ -5,6 +5,7 @@ import { familyFacts } from '../blade/families.js';
 import type { Tool } from '../blade/tool.js';
 import { layLowerDeg } from '../work/strop-wrap.js';
 import { strokesOf } from './counting.js';
+import { channelFits } from './fits.js';
 import type { PlanRequest } from './plan-request.js';
 
 /**
@@ -60,8 +61,9 @@ export function stropSteps(
       standsIn(stone, request.set) &&
       !request.laidAside.includes(stone.id),
   );
-  const profiled = serving.filter(({ kind }) => kind === 'profiled-strop');
-  const fitting = shape === 'straight' || profiled.length === 0 ? serving : profiled;
+  const profiled = serving.filter((stone) => stone.kind === 'profiled-strop' && channelFits(edge, stone));
+  const plain = serving.filter(({ kind }) => kind !== 'profiled-strop');
+  const fitting = shape === 'straight' ? serving : profiled.length === 0 ? plain : profiled;
   const charged = fitting.filter((strop) => !isBare(strop));
   const worked = charged.find(({ sizeUm }) => sizeUm <= (lastUm ?? Infinity)) ?? charged.at(-1);
   const bare = fitting.findLast(isBare);
