@@ -90,10 +90,12 @@ export class HeelPanel {
   readonly chosen = output<number | undefined>();
   protected readonly figures = inject(Figures);
   private readonly bench = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
-  protected readonly radius = linkedSignal<number | undefined>(() => {
+  private readonly begin = computed(() => {
     const { heelRadiusMm, widthMm } = this.edge();
     return heelRadiusMm ?? Math.round(widthMm * SHARE * 2) / 2;
   });
+  /** As typed; begun anew only where the tool’s own changes, not where its record is read again. */
+  protected readonly radius = linkedSignal<number | undefined>(() => this.begin());
   protected readonly found = computed(() => {
     const radiusMm = this.radius();
     if (radiusMm === undefined || Number.isNaN(radiusMm)) return {};
