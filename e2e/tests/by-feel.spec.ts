@@ -147,3 +147,32 @@ test('a knife without an edge yet: its steel, its coarse stone, and its swept ed
   const session = await sessionOf(page, run);
   expect(session.conditionBefore).toEqual({ kind: 'new', faults: [{ kind: 'unsharpened', mm: 0.2 }] });
 });
+
+test('a knife thinned on its body first, and drawn on its last stone as on a strop; the habit is kept', async ({
+  page,
+}) => {
+  await goTo(page, '/tools/whittle/plan');
+  await page.getByLabel('Thin the body behind the edge too').check();
+  await page.getByText('Wheel, pace and push').click();
+  await page.getByLabel('The last stone as a strop first').check();
+  await expect(page.locator('.answer')).toContainText('the body');
+  await page.getByRole('button', { name: 'Brisk', exact: true }).click();
+  await page.getByRole('button', { name: 'Take it to the bench' }).click();
+  await goOn(page, () => page.locator('ma-stone-station').isVisible());
+  const run = page.url().split('/').at(-1) ?? '';
+  await expect(page.getByText('the edge clear of it')).toBeVisible();
+  await goOn(page, () => page.getByText('The last stone as a strop: it lays').isVisible());
+  await goOn(page, () => page.getByRole('heading', { name: 'Done, and in the record' }).isVisible());
+  await expect.poll(async () => (await page.request.get(`/api/sessions/${run}`)).status()).toBe(200);
+  const { steps } = (await (await page.request.get(`/api/sessions/${run}`)).json()) as {
+    steps: readonly { abrasiveId: string; facet?: string; forceN: number }[];
+  };
+  expect(steps[0]?.facet).toBe('body');
+  const [last, before] = [steps.at(-1), steps.at(-2)];
+  expect(last?.abrasiveId).toBe(before?.abrasiveId);
+  expect(last?.forceN).toBeLessThan(before?.forceN ?? 0);
+  const { counts } = (await (await page.request.get('/api/tools/whittle')).json()) as {
+    counts: { onStone?: string };
+  };
+  expect(counts.onStone).toBe('half');
+});
