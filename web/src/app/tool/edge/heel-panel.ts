@@ -27,55 +27,7 @@ const SHARE = 1 / 3;
 @Component({
   selector: 'ma-heel-panel',
   imports: [Button, FrontView, QuantityField, Why],
-  template: `
-    <div class="beside">
-      <div class="asked">
-        <ma-quantity
-          label="Radius of the round"
-          [value]="radius()"
-          (valueChange)="radius.set($event)"
-          [sentence]="found().refusal ?? ''"
-          hint="From the edge’s own line into the blade’s side"
-        />
-        @if (found().edge; as e) {
-          <dl class="sums">
-            <div>
-              <dt>Straight edge left</dt>
-              <dd>{{ figures.length(e.straightMm) }}</dd>
-            </div>
-            <div>
-              <dt>Round the heel</dt>
-              <dd>{{ figures.length(e.arcMm) }} through {{ figures.angle(e.arcDeg) }}</dd>
-            </div>
-            <div>
-              <dt>Off at the wheel</dt>
-              <dd>{{ figures.number(e.steelMm3, 1) }} mm³{{ wheel() }}</dd>
-            </div>
-            <div>
-              <dt>The point stays</dt>
-              <dd>{{ figures.angle(e.pointDeg) }}</dd>
-            </div>
-          </dl>
-          <ma-why of="the running edge" [reason]="reason()" />
-          @if (edge().heelRadiusMm === radius()) {
-            <p-button label="It has none" severity="secondary" outlined (onClick)="chosen.emit(undefined)" />
-          } @else {
-            <p-button label="It is ground so" (onClick)="chosen.emit(radius())" />
-          }
-        }
-      </div>
-      @if (found().edge) {
-        <div class="drawn"><ma-front-view [edge]="drawn()" /></div>
-      }
-    </div>
-    @if (found().edge; as e) {
-      <p role="status">
-        Both sides alike, light passes and a dip after each: the corner is thin and burns first. Thin the back
-        of the blade where the round meets it. The wood meets {{ figures.angle(e.meetsDeg[0], 1) }} where the
-        round begins, {{ figures.angle(e.meetsDeg[1], 1) }} half way: it slices more and more.
-      </p>
-    }
-  `,
+  templateUrl: './heel-panel.html',
   styleUrl: '../../ui/panel.css',
   styles: `
     .drawn {

@@ -31,64 +31,7 @@ export const isRound = (edge: Edge): boolean =>
 @Component({
   selector: 'ma-roll-panel',
   imports: [QuantityField, Why],
-  template: `
-    <div class="beside">
-      <div class="asked">
-        @if (roll(); as r) {
-          <p class="answer">
-            <span class="figure">{{ r.turn }}</span>
-            {{ r.way }}
-          </p>
-          <p>{{ r.words }}</p>
-          <ma-why of="the roll" [reason]="reason()" />
-        }
-        @if (hollow(); as h) {
-          <p>{{ h.words }}</p>
-          @if (fits().length) {
-            <ul>
-              @for (each of fits(); track each.id) {
-                <li [class.large]="each.fit === 'large'">
-                  <b>{{ each.name }}</b>
-                  {{ each.words }}
-                </li>
-              }
-            </ul>
-          } @else {
-            <p>Nothing of yours that goes in is measured: say its radius on its page under Stones.</p>
-          }
-          <ma-quantity
-            label="Paper round a dowel, thick"
-            [value]="paper()"
-            (valueChange)="paper.set($event)"
-            [hint]="h.dowel"
-          />
-        }
-      </div>
-      @if (roll(); as r) {
-        <div class="drawn">
-          <svg [attr.viewBox]="'0 0 ' + view.width + ' ' + view.height" role="img" [attr.aria-label]="r.seen">
-            <path class="slab" [attr.d]="r.slab" />
-            @for (mark of r.marks; track $index) {
-              <path [class]="mark.cls" [attr.d]="mark.d" />
-            }
-            <text x="225" y="276" text-anchor="middle">{{ r.seen }}</text>
-          </svg>
-          <label>
-            {{ r.roll }}
-            <input
-              type="range"
-              min="-1"
-              max="1"
-              step="0.01"
-              [value]="at()"
-              (input)="at.set(+$any($event.target).value)"
-              [attr.aria-valuetext]="r.seen"
-            />
-          </label>
-        </div>
-      }
-    </div>
-  `,
+  templateUrl: './roll-panel.html',
   styleUrl: '../../ui/panel.css',
   styles: `
     .answer .figure {
