@@ -2,7 +2,15 @@ import { knifeLift, liftAngle } from '../guide/knife-lift.js';
 import { abrasive, flatBlade } from '../testing/blades.js';
 import { EDGES } from '../testing/edges.js';
 import { EDGE_SHAPES } from '../blade/edge-shape.js';
-import { edgeLengthMm, type DoubleBevelEdge, type KnifeEdge } from '../blade/edge.js';
+import {
+  edgeLengthMm,
+  type DoubleBevelEdge,
+  type Edge,
+  type GougeEdge,
+  type HookEdge,
+  type KnifeEdge,
+  type VEdge,
+} from '../blade/edge.js';
 import { runningEdge } from '../curve/running-edge.js';
 import type { Condition } from '../blade/dulling.js';
 import { COUNTS } from '../blade/manner.js';
@@ -132,6 +140,23 @@ describe('a knife swept up to its tip', () => {
   });
 });
 
+/** A plan walked to its end as it says, and the edge as the record has it then. */
+function walked(tool: Tool, request: PlanRequest) {
+  const { plan, work } = planned(tool, request);
+  const taking = takenToBench({ toolId: 'k', request, work, manner: 'brisk' });
+  if (!taking) throw new Error('There is a plan.');
+  let run = beginRun(taking, '2026-11-29T10:00:00.000Z');
+  for (let seq = 1; !run.ended && seq < 300;) {
+    for (const fact of asPlanned(run)) {
+      const at = new Date(Date.UTC(2026, 10, 29, 10) + seq * 1000).toISOString();
+      run = afterEvent(run, { ...fact, id: `e${seq}`, seq, at } as RunEvent);
+      seq += 1;
+    }
+  }
+  const sessions = sessionsOfRun(run).map((session, i) => ({ ...session, id: String(i) }));
+  return { plan, after: edgeHistory(tool, sessions, BENCH).at(-1)?.after };
+}
+
 describe('what a plan says of a knife, and what its record says after', () => {
   it('are one, however it is counted, laid, and whether it had an edge', () => {
     const unsharpened: Condition = { kind: 'new', faults: [{ kind: 'unsharpened', mm: 0.3 }] };
@@ -147,19 +172,7 @@ describe('what a plan says of a knife, and what its record says after', () => {
           const what = `${condition.kind}, ${edge.sweep ?? 'straight'} ${edge.lengthMm}, ${stone}`;
           const tool = knife({ edge, counts: { stone } });
           const request = { ...REQUEST, condition, ...more };
-          const { plan, work } = planned(tool, request);
-          const taking = takenToBench({ toolId: 'k', request, work, manner: 'brisk' });
-          if (!taking) return fail('There is a plan.');
-          let run = beginRun(taking, '2026-11-29T10:00:00.000Z');
-          for (let seq = 1; !run.ended && seq < 300;) {
-            for (const fact of asPlanned(run)) {
-              const at = new Date(Date.UTC(2026, 10, 29, 10) + seq * 1000).toISOString();
-              run = afterEvent(run, { ...fact, id: `e${seq}`, seq, at } as RunEvent);
-              seq += 1;
-            }
-          }
-          const sessions = sessionsOfRun(run).map((session, i) => ({ ...session, id: String(i) }));
-          const after = edgeHistory(tool, sessions, BENCH).at(-1)?.after;
+          const { plan, after } = walked(tool, request);
           expect(after?.work.recessionMm).withContext(what).toBeCloseTo(plan.job.recessionMm, 6);
           const facets = after?.facets.filter(({ facet }) => facet !== 'body') ?? [];
           const landMm = facets.reduce((sum, { lengthMm }) => sum + lengthMm, 0);
@@ -196,6 +209,47 @@ describe('a count its user chose', () => {
       expect(plan.strop?.strokes).toBe(110);
       // One side alone, until its burr stands, is counted straight through.
       for (const { side, count: made } of steps) if (side !== undefined) expect(made).toBe('through');
+    }
+  });
+});
+
+describe('what a plan says of a curved edge, and what its record says after', () => {
+  const GOUGE: GougeEdge = {
+    ...{ form: 'gouge', widthMm: 20, depthMm: 5, thicknessMm: 2.4, cannel: 'out', bevelDeg: 22 },
+  };
+  const V: VEdge = { form: 'v', wingMm: 9, openingDeg: 60, thicknessMm: 2, bevelDeg: 22, keelRadiusMm: 0.4 };
+  const HOOK: HookEdge = {
+    ...{ form: 'hook', make: 'flat-inside', lengthMm: 55, innerRadiusMm: 22, thicknessMm: 2.6 },
+    includedDeg: 25,
+  };
+  const SKEW: DoubleBevelEdge = {
+    ...{ form: 'double-bevel', widthMm: 12, thicknessMm: 3, leftDeg: 15, rightDeg: 15, skewDeg: 25 },
+    ...{ grind: 'flat', heelRadiusMm: 4 },
+  };
+  const scrub = flatBlade({ front: { shape: 'arc', radiusMm: 75 } });
+
+  it('are one: even or not, rolled, by wing and keel, turn about, and round a heel', () => {
+    const tools: readonly (readonly [Tool['family'], Edge, Condition['faults']?])[] = [
+      ['gouge', GOUGE],
+      ['gouge', GOUGE, [{ kind: 'corners-ahead', mm: 0.3 }]],
+      ['v-tool', V],
+      ['v-tool', V, [{ kind: 'tooth', mm: 0.3 }]],
+      ['v-tool', V, [{ kind: 'hook-left', mm: 0.2 }]],
+      ['hooked-blade', HOOK],
+      ['skew', SKEW],
+      ['scrub-iron', scrub],
+    ];
+    for (const [family, edge, faults] of tools) {
+      for (const stropOnStone of [false, true]) {
+        const condition: Condition = { kind: 'very-dull', ...(faults && { faults }) };
+        const { plan, after } = walked(knife({ family, edge }), { ...REQUEST, condition, stropOnStone });
+        const what = `${family} ${faults?.[0]?.kind ?? 'even'} ${String(stropOnStone)}`;
+        expect(plan.evening !== undefined)
+          .withContext(what)
+          .toBe(faults !== undefined);
+        expect(plan.job.recessionMm).withContext(what).toBeGreaterThan(0);
+        expect(after?.work.recessionMm).withContext(what).toBeCloseTo(plan.job.recessionMm, 9);
+      }
     }
   });
 });
