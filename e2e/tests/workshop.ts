@@ -234,6 +234,9 @@ export async function walkedThoroughly(page: Page): Promise<void> {
   await expect(page.getByRole('button', { name: 'Thorough', exact: true, pressed: true })).toBeVisible();
 }
 
+/** A station is passed at once: how soon it is looked whether it was. */
+const OFTEN_MS = [20, 40, 60, 100];
+
 /** A whole run and there are no more stations than this. */
 const MOST_STATIONS = 60;
 
@@ -280,11 +283,14 @@ export async function goOn(page: Page, until: () => Promise<boolean>): Promise<r
     const onward = page.getByRole('button', { name: /^(All \d+ made|They are in)$/ });
     const tally = page.getByRole('list', { name: 'Strokes of each knife' });
     await expect
-      .poll(async () => {
-        if ((await past.count()) > before || (await now.count()) === 0) return true;
-        if ((await tally.isVisible()) && (await onward.isVisible())) await onward.click();
-        return false;
-      })
+      .poll(
+        async () => {
+          if ((await past.count()) > before || (await now.count()) === 0) return true;
+          if ((await tally.isVisible()) && (await onward.isVisible())) await onward.click();
+          return false;
+        },
+        { intervals: OFTEN_MS },
+      )
       .toBe(true);
   }
   throw new Error(`It never came to this: ${passed.join(', ')}`);

@@ -91,9 +91,11 @@ describe('the plan over HTTP', () => {
   it('done as it says is in the record as it said: every family, condition and school, in another workshop too', async () => {
     const strops = new Set(stones.filter(({ kind }) => kindFacts(kind).strop).map(({ id }) => id));
     let [seq, runs, exact] = [0, 0, 0];
+    let ratesBefore = await rates();
     for (const [f, family] of FAMILY_NAMES.entries()) {
       const tool = tools.find((each) => each.family === family);
       if (!tool) throw new Error(`the demo has no ${family}`);
+      let before = await workOf(shop, tool.id);
       for (const [c, kind] of CONDITIONS.entries()) {
         const condition: Condition = kind === 'nicked' ? { kind, nickMm: 0.15 } : { kind };
         // Every school meets every condition, and every family every school.
@@ -107,8 +109,6 @@ describe('the plan over HTTP', () => {
         const asked =
           school === 'exact' && order.length > 0 ? { school, order } : school === 'exact' ? {} : { school };
         const answer = await planned({ toolId: tool.id, condition, ...asked });
-        const before = await workOf(shop, tool.id);
-        const ratesBefore = await rates();
         const at = (): string => new Date(Date.UTC(2026, 10, 28, 9, 0, (seq += 1))).toISOString();
         const plan = taken(tool.id, answer, strops);
         const begun = { kind: 'begun', plan, id: `e${seq}`, seq: 0, at: at() } as const;
@@ -128,7 +128,8 @@ describe('the plan over HTTP', () => {
           .toBe(200);
         const after = await workOf(shop, tool.id);
         // A nick of measured depth, honed out, teaches a stone: then its older entries are reckoned anew.
-        const taught = Math.abs((await rates()) / ratesBefore - 1);
+        const ratesAfter = await rates();
+        const taught = Math.abs(ratesAfter / ratesBefore - 1);
         const near = (found: number, said: number): void =>
           expect(Math.abs(found - said))
             .withContext(told)
@@ -138,6 +139,7 @@ describe('the plan over HTTP', () => {
           near(after.landMm, answer.landAfterMm);
         if (taught === 0) exact += 1;
         runs += 1;
+        [before, ratesBefore] = [after, ratesAfter];
       }
     }
     expect(runs).toBe(FAMILY_NAMES.length * CONDITIONS.length);
