@@ -15,6 +15,7 @@ import {
   type HoningJob,
   type Hollowing,
   type HoningPlan,
+  type InsideStep,
   type NextReading,
   type OldBackRequest,
   type PlanCare,
@@ -273,6 +274,12 @@ const result = shape<HoningPlan>({
     strokes: figure.integer(),
     minutes: figure,
     forceN: figure.optional(),
+  }).optional(),
+  inside: shape<InsideStep>({
+    id,
+    strokes: figure.integer(),
+    minutes: figure,
+    forceN: figure,
   }).optional(),
   body: shape<BodyStep>({
     id,

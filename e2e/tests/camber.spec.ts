@@ -1,8 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { BOTH_SCREENS, choose, expect, expectAccessible, goTo, test, type } from './workshop.js';
-
-const toolOf = async (page: Page, id: string): Promise<ReturnType<typeof JSON.parse>> =>
-  (await page.request.get(`/api/tools/${id}`)).json();
+import { BOTH_SCREENS, choose, expect, expectAccessible, goTo, test, toolOf, type } from './workshop.js';
 
 test(
   'a curve is designed from its shaving, dragged, refused in words, kept and undone',

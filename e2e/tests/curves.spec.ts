@@ -1,4 +1,16 @@
-import { expect, giant, goOn, goTo, isAt, test, walkedThoroughly } from './workshop.js';
+import type { Page } from '@playwright/test';
+import {
+  atEnd,
+  expect,
+  giant,
+  goOn,
+  goTo,
+  isAt,
+  sessionOf,
+  test,
+  toolOf,
+  walkedThoroughly,
+} from './workshop.js';
 
 /** What the run put into the record. */
 interface Kept {
@@ -91,4 +103,35 @@ test('a skew is given a second edge round its heel, and is honed straight, then 
   for (let i = 0; i < Number(parts?.[1]); i++) await page.keyboard.press('PageDown');
   await expect(page.locator('.turn')).toHaveText(/^round the heel: \d+ more$/);
   await goOn(page, () => page.getByRole('heading', { name: 'Done, and in the record' }).isVisible());
+});
+
+/** A hook of another make in place of the shed's own. */
+async function remade(page: Page, make: string): Promise<void> {
+  const { id: _id, createdAt: _made, updatedAt: _changed, ...tool } = await toolOf(page, 'hook-bailer');
+  const put = await page.request.put('/api/tools/hook-bailer', {
+    data: { ...tool, edge: { ...tool.edge, make } },
+  });
+  expect(put.status(), await put.text()).toBe(200);
+}
+
+test('the other makes of hook: a flat inside, and both sides bevelled: each face until its burr, then turn about', async ({
+  page,
+}) => {
+  for (const make of ['flat-inside', 'bevelled-both-sides']) {
+    await remade(page, make);
+    await page.goto('/tools/hook-bailer/plan');
+    await walkedThoroughly(page);
+    await page.getByRole('button', { name: 'Take it to the bench' }).click();
+    await goOn(page, () => page.locator('ma-stone-station').isVisible());
+    const run = page.url().split('/').at(-1) ?? '';
+    const passed = (await goOn(page, atEnd(page))).join(' | ');
+    // What the outside raised stands inside, and the other way round; then no burr is asked for any more.
+    expect(passed).toMatch(
+      /^(.*) \| Feel for the burr: inside \| \1 \| Feel for the burr: outside \| \1 \| /,
+    );
+    const { steps } = (await sessionOf(page, run)) as Kept;
+    const [outside, inside, turnAbout] = steps;
+    expect(outside?.strokes).toBe(inside?.strokes);
+    expect(turnAbout?.strokes).toBeGreaterThan(0);
+  }
 });

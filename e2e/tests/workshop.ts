@@ -326,6 +326,10 @@ export async function tabTo(page: Page, name: RegExp, most = 60): Promise<void> 
 export const atEnd = (page: Page) => async (): Promise<boolean> =>
   (await page.getByRole('heading', { name: 'Done, and in the record' }).count()) > 0;
 
+/** A tool as it is kept. */
+export const toolOf = async (page: Page, id: string): Promise<ReturnType<typeof JSON.parse>> =>
+  (await page.request.get(`/api/tools/${id}`)).json();
+
 /** The entry a run became. */
 export async function sessionOf(page: Page, run: string): Promise<ReturnType<typeof JSON.parse>> {
   await expect.poll(async () => (await page.request.get(`/api/sessions/${run}`)).status()).toBe(200);

@@ -60,11 +60,13 @@ export function backWork(
 /** How a back lies that wants preparing: an old one as its pits were measured, a new or unknown one by what is usual. */
 function foundBack(condition: Condition, oldBack?: OldBackRequest): FoundBack | undefined {
   if (oldBack) return pittedBack(oldBack.pitsMm);
-  const { kind } = condition;
-  return kind === 'new' || kind === 'unknown'
-    ? { unevenUm: UNEVEN_UM[kind], marksUm: FOUND_MARKS_UM[kind] }
-    : undefined;
+  const unevenUm = unevenUmOf(condition);
+  return unevenUm === undefined ? undefined : { unevenUm, marksUm: FOUND_MARKS_UM[condition.kind] };
 }
+
+/** How uneven the other face of an edge is taken to be, µm: of one that is new or unknown; nothing of any that was honed. */
+export const unevenUmOf = ({ kind }: Condition): number | undefined =>
+  kind === 'new' || kind === 'unknown' ? UNEVEN_UM[kind] : undefined;
 
 /** An old back with pits of a depth, mm: at least as uneven as any of unknown history. */
 export const pittedBack = (pitsMm: number): FoundBack & { readonly unevenUm: number } => ({

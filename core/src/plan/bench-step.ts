@@ -47,15 +47,18 @@ export const facetOfStep = ({ facet, back }: BenchStep): Facet | undefined =>
 export const pushOf = ({ forceN, lastN }: Pick<BenchStep, 'forceN' | 'lastN'>, plannedN: number): number =>
   forceN === undefined ? plannedN : (forceN + (lastN ?? forceN)) / 2;
 
-/** What a step is for: a primary, a knife’s body, the back of a blade, its curve, the facet at its edge, or the strop at the end. */
+/**
+ * What a step is for: a primary, a knife’s body, the back of a blade, the inside of a gouge, its curve, the facet at its
+ * edge, or the strop at the end.
+ */
 export function purposeOf(
   step: BenchStep,
-): 'primary' | 'evening' | 'body' | 'back' | 'curve' | 'edge' | 'strop' {
+): 'primary' | 'evening' | 'body' | 'back' | 'inside' | 'curve' | 'edge' | 'strop' {
   if (step.afterBurr) return 'strop';
   if (step.curve) return 'curve';
   if (step.evens) return 'evening';
   const facet = facetOfStep(step);
-  return facet === 'back' || facet === 'primary' || facet === 'body' ? facet : 'edge';
+  return facet === 'back' || facet === 'primary' || facet === 'body' || facet === 'inside' ? facet : 'edge';
 }
 
 /** Passes at the wheel and how long each may last, and a dip after it, s, by the heat model. */

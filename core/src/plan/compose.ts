@@ -13,6 +13,7 @@ import { isOwnNumber, strokesByTurns } from './counting.js';
 import { changingMin, inJig } from './knives-in-jig.js';
 import { camberWork, type CamberWork } from './camber-work.js';
 import { startOf } from './honing-job.js';
+import { insideStep } from './inside-work.js';
 import { BACK_SD, likelyMinutes, likelyStrokes, rateSd, spreadsOf } from './how-sure.js';
 import { nextReading } from './next-reading.js';
 import { itemOn, leftBySteps } from './left-by-steps.js';
@@ -114,6 +115,7 @@ interface Parts {
   readonly back?: readonly BackStep[] | undefined;
   readonly evening?: EveningStep | undefined;
   readonly body?: BodyStep | undefined;
+  readonly inside?: ReturnType<typeof insideStep>;
   readonly stoneStrop?: StoneStropStep | undefined;
   readonly strops: readonly StropStep[];
 }
@@ -183,6 +185,7 @@ function partsOf(
     body: request.thinBody
       ? bodyStep(tool, leftBySteps(tool, problem.found, input, steps), input, chosen.steps[0]?.id)
       : undefined,
+    inside: insideStep(tool, problem.atHand, request),
     stoneStrop: stoneStropStep(tool, request, finest?.id),
     strops: stropSteps(tool, problem.atHand, request, finest?.sizeUm),
   };
@@ -222,16 +225,18 @@ function pushed<S extends { readonly id: string }>(
 function edgeAfter(
   tool: Tool,
   { problem, input, renewed }: Solved,
-  { steps, curve, back = [], evening, body, stoneStrop }: Parts,
+  { steps, curve, back = [], evening, body, inside, stoneStrop }: Parts,
 ): EdgeAtWork {
   const shaped = curve?.step ? [{ ...curve.step, ...(renewed && { facet: 'secondary' as const }) }] : [];
-  return leftBySteps(tool, problem.found, input, [
+  const abrasives = [...input.abrasives, ...(inside ? [inside.stone] : [])];
+  return leftBySteps(tool, problem.found, { ...input, abrasives }, [
     ...(evening ? [evening] : []),
     ...(body ? [{ ...body, facet: 'body' as const }] : []),
     ...back.flatMap((step) => (step.prepares ? [{ ...step, facet: 'back' as const }] : [])),
     ...steps.slice(0, 1),
     ...shaped,
     ...steps.slice(1),
+    ...(inside ? [{ ...inside.step, facet: 'inside' as const }] : []),
     ...(stoneStrop ? [onStone(tool.edge, stoneStrop)] : []),
   ]);
 }
@@ -251,7 +256,7 @@ function minutesOf(
   request: PlanRequest,
   record: StonesRecord,
   { problem: { grinding, shaping, hollowing }, renewed }: Solved,
-  { steps, curve, back = [], evening, body, stoneStrop, strops }: Parts,
+  { steps, curve, back = [], evening, body, inside, stoneStrop, strops }: Parts,
 ): Pick<HoningPlan, 'settingMin' | 'totalMin' | 'lowMin' | 'highMin' | 'reading'> {
   const settings = 1 + (shaping ? 1 : 0) + (renewed ? 1 : 0);
   const settingMin = heldInGuide(tool.edge) ? settings * SETTING_MIN : 0;
@@ -262,7 +267,7 @@ function minutesOf(
     ...(curve?.step ? [curve.step] : []),
     ...back,
     ...strops,
-    ...[grinding, hollowing, evening, body, stoneStrop].filter((part) => part !== undefined),
+    ...[grinding, hollowing, evening, body, inside?.step, stoneStrop].filter((part) => part !== undefined),
   ];
   const totalMin =
     all.reduce((sum, { minutes }) => sum + minutes, settingMin) +
@@ -288,13 +293,13 @@ function summedUp(
 ): Unjudged['plan'] {
   const { problem, input, chosen } = solved;
   const { grinding, shaping, hollowing, job, treatment, found } = problem;
-  const { steps, curve, back, evening, body, stoneStrop, strops } = parts;
+  const { steps, curve, back, evening, body, inside, stoneStrop, strops } = parts;
   const left = edgeAfter(tool, solved, parts);
   const wholeMin = wholeBackMin(tool, request, input, chosen);
   const used = [
     ...chosen.steps,
     ...(curve?.step?.before ? [curve.step] : []),
-    ...[evening, body].filter((part) => part !== undefined),
+    ...[evening, body, inside?.step].filter((part) => part !== undefined),
     ...strops,
   ];
   return {
@@ -317,6 +322,7 @@ function summedUp(
     ...(curve?.step && { camber: pushed(curve.step, input) }),
     ...(curve?.grind && { curveToGrind: curve.grind }),
     ...(back && { back }),
+    ...(inside && { inside: inside.step }),
     ...(wholeMin !== undefined && { wholeBackMin: wholeMin }),
     ...(stoneStrop && { stoneStrop }),
     ...stropsOf(strops),

@@ -36,7 +36,12 @@ describe('what is round, in the hollow of an edge', () => {
 
   it('is the arc less the wall inside a gouge: 25 × 7 mm, R = 14.661 (c²/8s + s/2), 3 thick: 11.661', () => {
     expect(hollowOfMm(IN)).toBeCloseTo(25 ** 2 / 56 + 3.5 - 3, 6);
-    expect(hollowOfMm({ ...IN, cannel: 'out' })).toBeUndefined();
+    // Bevelled outside, the same hollow is for its small inside bevel alone: nothing is too large for the rest of it.
+    const out: GougeEdge = { ...IN, cannel: 'out' };
+    expect(hollowOfMm(out)).toBe(hollowOfMm(IN));
+    expect(tooLarge(out, { radiusMm: 200 })).toBeUndefined();
+    expect(tooLarge(IN, { radiusMm: 200 })).toMatch(/larger than the hollow/);
+    expect(hollowOfMm({ ...out, thicknessMm: 15 })).toBeUndefined();
     expect(hollowOfMm({ ...HOOK, make: 'flat-inside' })).toBeUndefined();
   });
 

@@ -6,14 +6,20 @@ import { gougeArc } from '../curve/gouge-arc.js';
 const TIGHT_MM = 0.25;
 
 /**
- * The radius of the hollow something round has to go into to hone an edge, mm: of a hook honed inside its own, of a
- * gouge bevelled inside that of its arc less its wall. Nothing where it is honed from outside.
+ * The radius of the hollow something round has to go into, mm: of a hook honed inside its own; of a gouge that of its arc
+ * less its wall, for its bevel where that is inside, for the small one there where it is not. Nothing of any other edge.
  */
 export function hollowOfMm(edge: Edge): number | undefined {
   if (edge.form === 'hook') return edge.make === 'flat-inside' ? undefined : edge.innerRadiusMm;
-  if (edge.form !== 'gouge' || edge.cannel !== 'in') return undefined;
-  return gougeArc(edge).radiusMm - edge.thicknessMm;
+  if (edge.form !== 'gouge') return undefined;
+  const innerMm = gougeArc(edge).radiusMm - edge.thicknessMm;
+  return innerMm > 0 ? innerMm : undefined;
 }
+
+/** Only the small bevel of a gouge bevelled outside is honed in its hollow. */
+const isHonedOutside = (edge: Edge): boolean => edge.form === 'gouge' && edge.cannel === 'out';
+
+const isTooLarge = (hollowMm: number, radiusMm: number): boolean => radiusMm > hollowMm + TIGHT_MM;
 
 /**
  * Why something round does not go into the hollow of an edge: larger than that it touches two lines and never the middle.
@@ -22,7 +28,8 @@ export function hollowOfMm(edge: Edge): number | undefined {
  */
 export function tooLarge(edge: Edge, { radiusMm }: Pick<Abrasive, 'radiusMm'>): string | undefined {
   const hollowMm = hollowOfMm(edge);
-  if (hollowMm === undefined || radiusMm === undefined || radiusMm <= hollowMm + TIGHT_MM) return undefined;
+  if (hollowMm === undefined || radiusMm === undefined || isHonedOutside(edge)) return undefined;
+  if (!isTooLarge(hollowMm, radiusMm)) return undefined;
   const hollow = Number(hollowMm.toFixed(1));
   return `Its radius of ${String(radiusMm)} mm is larger than the hollow’s ${String(hollow)}: it touches at two lines and never between them. Take one of ${String(hollow)} mm or a little less.`;
 }
@@ -53,13 +60,13 @@ export function roundFits<S extends Pick<Abrasive, 'radiusMm' | 'kind' | 'serves
 ): readonly { readonly stone: S; readonly radiusMm: number; readonly fit: RoundFit }[] {
   const hollowMm = hollowOfMm(edge);
   if (hollowMm === undefined) return [];
-  const shape = shapeOfEdge(edge);
+  const shape = isHonedOutside(edge) ? 'inside-curve' : shapeOfEdge(edge);
   return bench
     .flatMap((stone) => {
       const { radiusMm } = stone;
       if (radiusMm === undefined || !servesShape(stone, shape)) return [];
       const small = radiusMm < SMALL_SHARE * hollowMm;
-      const fit: RoundFit = tooLarge(edge, stone) ? 'large' : small ? 'small' : 'fits';
+      const fit: RoundFit = isTooLarge(hollowMm, radiusMm) ? 'large' : small ? 'small' : 'fits';
       return [{ stone, radiusMm, fit }];
     })
     .sort((a, b) => Number(a.fit === 'large') - Number(b.fit === 'large') || b.radiusMm - a.radiusMm);

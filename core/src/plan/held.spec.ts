@@ -40,6 +40,7 @@ const BENCH = [
   abrasive('coarse', '600', { serves: EDGE_SHAPES, widthMm: 70 }),
   abrasive('mid', '1200', { serves: EDGE_SHAPES, widthMm: 70 }),
   abrasive('fine', '3000', { serves: EDGE_SHAPES }),
+  abrasive('slip', '3000', { serves: ['inside-curve'], kind: 'slip', radiusMm: 5 }),
   abrasive('strop', 3, { serves: EDGE_SHAPES, kind: 'strop', lubricant: 'compound' }),
 ];
 const REQUEST: PlanRequest = {
@@ -231,6 +232,7 @@ describe('what a plan says of a curved edge, and what its record says after', ()
   it('are one: even or not, rolled, by wing and keel, turn about, and round a heel', () => {
     const tools: readonly (readonly [Tool['family'], Edge, Condition['faults']?])[] = [
       ['gouge', GOUGE],
+      ['gouge', { ...GOUGE, counterBevelDeg: 5 }],
       ['gouge', GOUGE, [{ kind: 'corners-ahead', mm: 0.3 }]],
       ['v-tool', V],
       ['v-tool', V, [{ kind: 'tooth', mm: 0.3 }]],
@@ -244,6 +246,9 @@ describe('what a plan says of a curved edge, and what its record says after', ()
         const condition: Condition = { kind: 'very-dull', ...(faults && { faults }) };
         const { plan, after } = walked(knife({ family, edge }), { ...REQUEST, condition, stropOnStone });
         const what = `${family} ${faults?.[0]?.kind ?? 'even'} ${String(stropOnStone)}`;
+        expect(plan.inside?.id)
+          .withContext(what)
+          .toBe('counterBevelDeg' in edge ? 'slip' : undefined);
         expect(plan.evening !== undefined)
           .withContext(what)
           .toBe(faults !== undefined);

@@ -8,6 +8,7 @@ import type { CamberStep, CamberWork } from './camber-work.js';
 import type { GrindingStep } from './grinding-first.js';
 import type { Hollowing } from './hollowing.js';
 import type { HoningJob } from './honing-job.js';
+import type { InsideStep } from './inside-work.js';
 import type { Treatment } from './intake.js';
 import type { Rounds } from './knives-in-jig.js';
 import type { NextReading } from './next-reading.js';
@@ -60,6 +61,8 @@ export interface HoningPlan {
   /** The curve is ground to its template first: it is too deep to hone. */
   readonly curveToGrind?: CamberWork['grind'];
   readonly back?: readonly BackStep[];
+  /** The small bevel inside a gouge, after its outside. */
+  readonly inside?: InsideStep;
   /** What preparing the whole back would take in place of what is prepared of it, min. */
   readonly wholeBackMin?: number;
   /** The finest stone as a strop, once the burr is off. */

@@ -11,6 +11,7 @@ import { purposeOf, type BackHollow, type BenchStep, type RunGrinding } from './
 import type { CamberStep } from './camber-work.js';
 import { raisedAndTurned } from './counting.js';
 import type { HoningPlan, PlanStep } from './honing-plan.js';
+import type { InsideStep } from './inside-work.js';
 import type { PlanRequest } from './plan-request.js';
 import type { ShapingStep } from './shaping-work.js';
 import { isWalked, type Lift, type Station } from './station.js';
@@ -25,6 +26,7 @@ export type PlanPart =
   | { readonly what: 'back'; readonly of: BackStep }
   | { readonly what: 'hone'; readonly of: PlanStep }
   | { readonly what: 'curve'; readonly of: CamberStep }
+  | { readonly what: 'inside'; readonly of: InsideStep }
   | { readonly what: 'strop'; readonly of: StropStep };
 
 /** Strokes at the bench and the part of the plan they are made for. */
@@ -69,7 +71,7 @@ export function stepsInOrder(
   plan: HoningPlan,
   request: Pick<PlanRequest, 'way'> = {},
 ): readonly OrderedStep[] {
-  const { shaping, evening, body, back = [], camber, steps, stoneStrop, strop, bareStrop } = plan;
+  const { shaping, evening, body, back = [], camber, steps, inside, stoneStrop, strop, bareStrop } = plan;
   const atEdge = honedFacet(edge);
   const onStone = (part: PlanPart, facet: Facet | undefined, more: Partial<BenchStep> = {}): OrderedStep => {
     const { id, strokes, forceN, places, rounds, along, facet: own } = part.of as PlanStep;
@@ -127,6 +129,7 @@ export function stepsInOrder(
       ...honed(of, i === 0),
       ...(i === 0 && camber && !camber.before ? curve : []),
     ]),
+    ...(inside ? [onStone({ what: 'inside', of: inside }, 'inside')] : []),
     ...(stoneStrop ? [stropped(stoneStrop, counts.onStone, atEdge)] : []),
     ...[strop, bareStrop].flatMap((of): readonly OrderedStep[] => (of ? [stropped(of, counts.strop)] : [])),
   ];
@@ -170,6 +173,7 @@ export function orderOfWork(input: OrderInput): WorkOrder {
     ...bodyOf(input, steps),
     ...backOf(input, steps),
     ...edgeOf(input, steps),
+    ...insideOf(input, steps),
     ...after(input, steps),
   ];
   return { steps, order: stations.filter((station) => isWalked(station, manner)) };
@@ -299,6 +303,13 @@ function edgeOf(input: OrderInput, steps: Steps): readonly Station[] {
     ]),
   ];
 }
+
+/** The small bevel inside a gouge, once its outside is honed: the burr that stands there goes with it. */
+const insideOf = (input: OrderInput, steps: Steps): readonly Station[] =>
+  of(steps, 'inside').flatMap((step): Station[] => [
+    washAfter(steps, of(steps, 'edge').at(-1) ?? step, input),
+    { kind: 'stone', step },
+  ]);
 
 /** A curved edge or a V is looked at from its end: what one part lost more than another shows there. */
 const isSeenFromEnd = ({ form }: Edge): boolean => form === 'gouge' || form === 'v';

@@ -164,7 +164,9 @@ function takenBy(
 ): Taken[] {
   return steps.flatMap((step): Taken[] => {
     const item = itemOf(tool, step, setting, bench);
-    return item && !item.strop && item.facet !== 'back' ? [{ step, mm3: takenMm3(item) }] : [];
+    return item && !item.strop && item.facet !== 'back' && item.facet !== 'inside'
+      ? [{ step, mm3: takenMm3(item) }]
+      : [];
   });
 }
 

@@ -8,7 +8,7 @@ import { facetsNow, unworked } from '../work/edge-at-work.js';
 import { byTurns, taperDeg } from '../work/sides.js';
 
 /** Which surface of a blade lies on the abrasive: of two sides the first or the other, a ground primary, the secondary under a micro-bevel, a knife’s body, the back. */
-export type Face = 'bevel' | 'other' | 'primary' | 'secondary' | 'body' | 'back';
+export type Face = 'bevel' | 'other' | 'primary' | 'secondary' | 'body' | 'back' | 'inside';
 
 /**
  * A blade on an abrasive seen from its side, mm: the edge at the origin, x along the abrasive away from it, y up
@@ -41,7 +41,11 @@ export function stanceOf(edge: Edge, face: Face, bladeMm?: number, lowerDeg = 0)
   const angleDeg = Math.max(0, (outline ? bodyDegOf(outline) : faceDeg(edge, face)) - lowerDeg);
   // A back lies as it is drawn, and so does the other side; a bevel is turned down onto the abrasive.
   const turn =
-    face === 'back' || (face === 'other' && chain.lower.some(({ name }) => name === 'right')) ? 1 : -1;
+    face === 'back' ||
+    face === 'inside' ||
+    (face === 'other' && chain.lower.some(({ name }) => name === 'right'))
+      ? 1
+      : -1;
   const place = ({ x, y }: Point): Point => ({
     x: x * cosDeg(angleDeg) - turn * y * sinDeg(angleDeg),
     y: x * sinDeg(angleDeg) + turn * y * cosDeg(angleDeg),
@@ -86,6 +90,7 @@ function faceDeg(edge: Edge, face: Face): number {
   const angles = facetsOf(edge).map(({ angleDeg }) => angleDeg);
   const [first, last] = [angles[0] ?? 0, angles.at(-1) ?? 0];
   if (face === 'back') return 0;
+  if (face === 'inside') return edge.form === 'gouge' ? (edge.counterBevelDeg ?? 0) : 0;
   if (face === 'primary') return first;
   if (face === 'secondary') return edge.form === 'single-bevel' ? (edge.secondaryDeg ?? last) : last;
   // Of two sides the first is the left one; of one side the steepest facet meets the edge.

@@ -4,6 +4,7 @@ import { sinDeg, tanDeg } from '../base/trig.js';
 import { apexShift } from './both-sides.js';
 import { backLower, profileOf, type EdgeAtWork, type Standing } from './edge-at-work.js';
 import type { Facet } from './facet.js';
+import { goneBackByInsideMm, hasInside, insideMm2, type WithInside } from './inside.js';
 import { curveAfter, type EdgeCurve } from './placed.js';
 import { areaMm2, cutBy, edgeAtMm, faceMm, moved } from './profile.js';
 import { sidesOf, type Side, type Sides } from './sides.js';
@@ -47,6 +48,7 @@ export function worked(edge: Edge, state: EdgeAtWork, item: WorkItem): EdgeAtWor
   const steelMm3 = takenMm3(item);
   if (steelMm3 <= 0) return state;
   if (item.facet === 'back') return backWorked(edge, sides, state, item, steelMm3);
+  if (item.facet === 'inside' && hasInside(edge)) return insideWorked(edge, state, item, steelMm3);
   const { one, other } = sides;
   const places = placesOf(one, other, item.facet);
   const wholeMm2 = steelMm3 / places.length / sides.lengthMm;
@@ -126,6 +128,17 @@ function backWorked(
   // A hollow keeps its own place: the little that it would shift is left out.
   const atMm = { ...(sides.one.hollow ? state.atMm : lower), back: before + byMm };
   return receded({ ...marked, atMm }, { backMm, sidewaysMm: 0 }, 0, byMm, steelMm3);
+}
+
+/** The small bevel inside a gouge goes down over its own face, and the edge with it. */
+function insideWorked(edge: WithInside, state: EdgeAtWork, item: WorkItem, steelMm3: number): EdgeAtWork {
+  const downMm = steelMm3 / insideMm2(edge);
+  const inside = marksAfter(state.marksUm.inside, downMm, item.marksUm);
+  const marked = { ...state, marksUm: { ...state.marksUm, inside } };
+  if (item.strop) return marked;
+  const backMm = goneBackByInsideMm(edge, downMm);
+  const atMm = { ...state.atMm, bevel: (state.atMm.bevel ?? 0) + backMm };
+  return receded({ ...marked, atMm }, { backMm, sidewaysMm: 0 }, 0, downMm, steelMm3);
 }
 
 const isShimmed = (edge: Edge): edge is SingleBevelEdge =>

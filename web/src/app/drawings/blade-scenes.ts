@@ -30,7 +30,8 @@ const isFlatInside = (edge: Edge): boolean => edge.form === 'hook' && edge.make 
 
 function faceOf(edge: Edge, step: BenchStep): Face {
   const purpose = purposeOf(step);
-  if (purpose === 'back' || purpose === 'primary' || purpose === 'body') return purpose;
+  if (purpose === 'back' || purpose === 'primary' || purpose === 'body' || purpose === 'inside')
+    return purpose;
   if (step.facet === 'secondary') return 'secondary';
   if (step.side !== 1) return 'bevel';
   return isFlatInside(edge) ? 'back' : 'other';
@@ -43,6 +44,7 @@ const FACE_WORDS: Readonly<Record<Face, string>> = {
   secondary: 'on its secondary',
   body: 'on its body',
   back: 'on its back',
+  inside: 'on the small bevel inside',
 };
 
 /** How a stroke follows an edge that is not straight. */
@@ -62,7 +64,7 @@ export function onStone(of: SceneOf, step: BenchStep): Scene {
   const laid = lay(strop ? bare(of) : of, face, step.lowerDeg, room);
   if (!laid) return still(of, 'the blade on the stone');
   const roll = strop ? undefined : rollOf(of.edge, face);
-  const raises = !strop && !['back', 'primary', 'body'].includes(face);
+  const raises = !strop && !['back', 'primary', 'body', 'inside'].includes(face);
   return {
     marks: [
       ...stone(abrasive?.kind ?? '', abrasive?.lubricant ?? 'dry'),

@@ -112,7 +112,10 @@ export function lay(
   lowerDeg = 0,
   room = { width: 350, height: 150 },
 ): Laid | undefined {
-  const inGuide = face === 'other' || face === 'back' || face === 'body' ? undefined : guided(of, face, room);
+  const inGuide =
+    face === 'other' || face === 'back' || face === 'body' || face === 'inside'
+      ? undefined
+      : guided(of, face, room);
   if (inGuide) return inGuide;
   const thickness = of.edge.form === 'knife' ? of.edge.spineMm : of.edge.thicknessMm;
   const stance = stanceOf(of.edge, face, of.edge.form === 'knife' ? undefined : 6 * thickness, lowerDeg);

@@ -33,6 +33,8 @@ export function feelFor(
     return `The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.${alongWords(step, figures)}`;
   if (purpose === 'body')
     return 'The side of the blade flat on the stone, spine down and the edge clear of it: steel comes off behind the edge, which keeps it thin. Half on each side.';
+  if (purpose === 'inside')
+    return 'The tool held still, the slip in its hollow, rolled from corner to corner in every stroke, out of the edge: never along it, and fingers clear of it. Light, until no burr is left to catch.';
   if (purpose === 'primary')
     return 'The guide set to the primary’s angle. Firmly, on the whole bevel, until only a narrow strip of the old one is left at the edge.';
   if (purpose === 'evening')
@@ -234,7 +236,9 @@ export function stationName(
     case 'stone': {
       const step = stepOf(station.step);
       const face =
-        step?.facet && ['back', 'primary', 'body'].includes(step.facet) ? `, the ${step.facet}` : '';
+        step?.facet && ['back', 'primary', 'body', 'inside'].includes(step.facet)
+          ? `, the ${step.facet}`
+          : '';
       return `${nameOf(step?.abrasiveId ?? '')}${side(step?.side)}${face}`;
     }
     case 'care':

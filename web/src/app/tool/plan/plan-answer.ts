@@ -30,6 +30,7 @@ const PART_WORDS: Readonly<Record<PlanPart['what'], string>> = {
   body: 'the body',
   back: 'the back',
   hone: 'the bevel',
+  inside: 'the inside',
   curve: 'the curve, by place',
   strop: 'strop',
 };

@@ -261,6 +261,12 @@ export class WorkList {
           lead: 'the body, flat on the stone, half on each side',
           why: 'It has grown thick behind its edge: this takes off what honing added there, as much as one honing should.',
         };
+      case 'inside':
+        return {
+          ...row,
+          lead: `the small bevel inside, push ${this.figures.number(part.of.forceN, 0)} N`,
+          why: 'The tool held still, the slip rolled from corner to corner in its hollow: it keeps the bevel there, and the burr goes with it.',
+        };
       case 'shape': {
         const { edge } = this.tool();
         const deg = edge.form === 'single-bevel' ? edge.primaryDeg : 0;
