@@ -9,7 +9,7 @@ import { GRINDING_PUSH_N, STOP_SHORT_MM } from '../grinding/grinding-work.js';
 import { readiness } from '../record/readiness.js';
 import type { EdgeState } from '../record/edge-state.js';
 import { thickeningOf } from '../record/thickening.js';
-import type { ToolRecord } from '../record/tool-record.js';
+import type { Standing } from '../record/tool-record.js';
 import { unlessRefused } from '../base/refusal.js';
 import { familyFacts } from '../blade/families.js';
 import type { Tool } from '../blade/tool.js';
@@ -27,7 +27,7 @@ export interface AskedOf {
   readonly tool: ToolAtWork;
   readonly bench: readonly OwnedAbrasive[];
   /** What the tool’s record comes to, and what is known of the abrasives. */
-  readonly record?: ToolRecord | undefined;
+  readonly record?: Standing | undefined;
   readonly stones?: StonesRecord;
 }
 
@@ -68,7 +68,7 @@ export function defaultRequest(of: AskedOf, asked: Partial<PlanRequest> = {}): P
 }
 
 /** What the record says of the edge before anyone is asked how dull it is. */
-function conditionByRecord(tool: ToolAtWork, record: ToolRecord | undefined): Condition {
+function conditionByRecord(tool: ToolAtWork, record: Standing | undefined): Condition {
   const nickMm = record?.state.sinceHoned.deepestMm ?? 0;
   if (nickMm > 0) return { kind: 'nicked', nickMm };
   return { kind: record && readiness(tool, record).state === 'strop' ? 'fading' : 'dull' };

@@ -1,4 +1,4 @@
-import type { ToolRecord } from '../record/tool-record.js';
+import type { Standing } from '../record/tool-record.js';
 import { asItStands } from '../record/edge-state.js';
 import type { Facet } from '../work/facet.js';
 import { byTurns, honedFacet } from '../work/sides.js';
@@ -55,7 +55,7 @@ export interface PlanAnswer {
  */
 export function planAnswer(of: AskedOf, asked: Partial<PlanRequest>): PlanAnswer {
   const { bench, record, stones } = of;
-  const tool = asItStands(of.tool, (record as ToolRecord | undefined)?.state);
+  const tool = asItStands(of.tool, (record as Standing | undefined)?.state);
   const request = defaultRequest({ ...of, tool }, asked);
   const plan = planHoning(tool, bench, request, stones);
   const { job, grinding, totalMin, lowMin, highMin, tooMuch } = plan;

@@ -47,41 +47,43 @@ export function lastingOf(
     (sum, { amount, weight = 1 }) => sum + weight * Math.log(amount / before.scale),
     0,
   );
-  const used = (k: number): number =>
-    seen.reduce((sum, { amount, weight = 1 }) => sum + weight * (amount / before.scale) ** k, 0);
+  const allLogs = seen.map(({ amount, weight = 1 }) => ({ weight, log: Math.log(amount / before.scale) }));
+  const used = (k: number): number => {
+    let sum = 0;
+    for (const { weight, log } of allLogs) sum += weight * Math.exp(k * log);
+    return sum;
+  };
   const { worth } = before;
   const expected = (sum: number): number =>
     count === 0 ? worth : worth * Math.min(Math.E, Math.max(1 / Math.E, count / sum)) * (sum / count);
-  const likely = (k: number): number => {
+  const laws = SHAPES.map((k) => {
     const sum = used(k);
     const own = expected(sum);
-    return (
-      count * Math.log(k) +
-      (k - 1) * logs +
-      worth * Math.log(own) -
-      (count + worth) * Math.log(own + sum) -
-      0.5 * (Math.log(k / SHAPE_EXPECTED.middle) / SHAPE_EXPECTED.sdLog) ** 2
-    );
-  };
-  const scaleAt = (k: number): number => {
-    const sum = used(k);
-    return before.scale * ((expected(sum) + sum) / (worth + count)) ** (1 / k);
-  };
-  const likelihoods = SHAPES.map(likely);
-  const most = Math.max(...likelihoods);
-  const chances = likelihoods.map((each) => Math.exp(each - most));
+    const scale = before.scale * ((own + sum) / (worth + count)) ** (1 / k);
+    return {
+      k,
+      logMedian: Math.log(scale) + Math.log(Math.LN2) / k,
+      likelihood:
+        count * Math.log(k) +
+        (k - 1) * logs +
+        worth * Math.log(own) -
+        (count + worth) * Math.log(own + sum) -
+        0.5 * (Math.log(k / SHAPE_EXPECTED.middle) / SHAPE_EXPECTED.sdLog) ** 2,
+    };
+  });
+  const most = Math.max(...laws.map(({ likelihood }) => likelihood));
+  const chances = laws.map(({ likelihood }) => Math.exp(likelihood - most));
   const all = chances.reduce((sum, each) => sum + each, 0);
   /** The mean over the shapes, each by its chance. */
-  const meanOf = (of: (k: number) => number): number =>
-    SHAPES.reduce((sum, k, i) => sum + (chances[i] as number) * of(k), 0) / all;
-  const logMedian = (k: number): number => Math.log(scaleAt(k)) + Math.log(Math.LN2) / k;
-  const middle = meanOf(logMedian);
-  const shape = Math.exp(meanOf(Math.log));
+  const meanOf = (of: (law: (typeof laws)[number]) => number): number =>
+    laws.reduce((sum, law, i) => sum + (chances[i] as number) * of(law), 0) / all;
+  const middle = meanOf(({ logMedian }) => logMedian);
+  const shape = Math.exp(meanOf(({ k }) => Math.log(k)));
   return {
     shape,
     scale: Math.exp(middle - Math.log(Math.LN2) / shape),
     worth: worth + count,
-    shapeDoubt: Math.sqrt(meanOf((k) => (logMedian(k) - middle) ** 2)),
+    shapeDoubt: Math.sqrt(meanOf(({ logMedian }) => (logMedian - middle) ** 2)),
   };
 }
 

@@ -5,7 +5,7 @@ import { formatMinutes } from '../base/minutes.js';
 import { formatNumber } from '../base/number.js';
 import { familyFacts, type UseMeasure } from '../blade/families.js';
 import type { RackState, Tool } from '../blade/tool.js';
-import type { ToolRecord } from './tool-record.js';
+import type { Standing } from './tool-record.js';
 import { STROP_EVERY_MIN } from './strop-rhythm.js';
 import type { EdgeLife } from './edge-lives.js';
 import { nextSpell } from './next-spell.js';
@@ -50,7 +50,7 @@ interface RackRule {
   /** How well founded it is. */
   readonly footing: string;
   /** The reason in this case, or nothing where the rule does not hold. */
-  reason(tool: Tool, record: ToolRecord, hand: Hand): Reason | undefined;
+  reason(tool: Tool, record: Standing, hand: Hand): Reason | undefined;
 }
 
 /** The land is wide when it covers this share of the whole bevel. An estimate. */
@@ -226,7 +226,7 @@ export const RACK_RULES: readonly RackRule[] = [
  * What a tool asks for, by the first rule that holds; or the user's own word, until the edge is
  * next sharpened or found no longer to cut.
  */
-export function readiness(tool: Tool, record: ToolRecord, hand: Hand = PLAIN_HAND): Readiness {
+export function readiness(tool: Tool, record: Standing, hand: Hand = PLAIN_HAND): Readiness {
   const byRecord = byTheRules(tool, record, hand);
   const { overruling } = tool;
   if (!overruling || lapsed(overruling.at, record)) return byRecord;
@@ -244,7 +244,7 @@ const usualWords = ({ amount: half, low, high, measure }: EdgeLife, hand: Hand):
 
 const percent = (share: number, hand: Hand): string => `${hand.number(Math.round(100 * share))} %`;
 
-function byTheRules(tool: Tool, record: ToolRecord, hand: Hand): Readiness {
+function byTheRules(tool: Tool, record: Standing, hand: Hand): Readiness {
   for (const { name, state, reason } of RACK_RULES) {
     const held = reason(tool, record, hand);
     if (held) return { state, rule: name, ...held };
@@ -252,7 +252,7 @@ function byTheRules(tool: Tool, record: ToolRecord, hand: Hand): Readiness {
   throw new Error('The last rule always holds.');
 }
 
-function lapsed(at: string, { state, lastUse }: ToolRecord): boolean {
+function lapsed(at: string, { state, lastUse }: Standing): boolean {
   const later = (instant: string | undefined): boolean =>
     instant !== undefined && Date.parse(instant) > Date.parse(at);
   return later(state.sharpenedAt) || (later(lastUse?.at) && lastUse?.use.stillCutting === false);
@@ -262,7 +262,7 @@ function lastWork({
   honedAt,
   groundAt,
   sharpenedAt,
-}: ToolRecord['state']): { readonly what: string; readonly at: string } | undefined {
+}: Standing['state']): { readonly what: string; readonly at: string } | undefined {
   if (sharpenedAt === undefined) return undefined;
   const what = sharpenedAt === honedAt ? 'Honed' : sharpenedAt === groundAt ? 'Ground' : 'Stropped';
   return { what, at: sharpenedAt };
@@ -278,7 +278,7 @@ export function amount(value: number, measure: UseMeasure, hand: Hand = PLAIN_HA
   return measure === 'mortises' ? `${told} ${value === 1 ? 'mortise' : 'mortises'}` : `${told} m`;
 }
 
-function amountOf(wear: ToolRecord['state']['sinceHoned'], { family }: Tool, hand: Hand): string {
+function amountOf(wear: Standing['state']['sinceHoned'], { family }: Tool, hand: Hand): string {
   const { usedIn } = familyFacts(family);
   const order: readonly UseMeasure[] = [usedIn, 'minutes', 'metresPlaned', 'mortises'];
   const measure = order.find((each) => wear[each] > 0);

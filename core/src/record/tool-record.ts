@@ -3,7 +3,7 @@ import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import type { Tool } from '../blade/tool.js';
 import { creepOf, type Creep } from './creep.js';
 import { edgeChips, type EdgeChips } from './edge-chips.js';
-import { familyFacts, type UseMeasure } from '../blade/families.js';
+import { familyFacts } from '../blade/families.js';
 import { stropRhythm, type StropRhythm } from './strop-rhythm.js';
 import { yearly } from './yearly.js';
 import { edgeLifeOf, edgeSpans, measureOf, type EdgeLife } from './edge-lives.js';
@@ -54,40 +54,50 @@ export function toolRecord(
   return recordOf(tool, edgeHistory(tool, sessions, abrasives));
 }
 
-/** {@link toolRecord} of a history already worked out. */
-export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolRecord {
+/** What the rack goes by. */
+export type Standing = Pick<ToolRecord, 'state' | 'entries' | 'life' | 'lateCosts' | 'lastUse' | 'stropped' | 'strop'>;
+
+/** What the rack goes by, of a history already worked out: a part of its record that is reckoned soon. */
+export function standingOf(tool: Tool, history: readonly HistoryEntry[]): Standing {
+  const life = edgeLifeOf(
+    measureOf(tool, history),
+    history.map(({ session }) => session),
+  );
   const last = history.findLast(({ session }) => session.kind === 'use')?.session;
-  const sessions = history.map(({ session }) => session);
-  const life = edgeLifeOf(measureOf(tool, history), sessions);
-  const honingsPerYear = yearly(sessions, ({ kind }) => (kind === 'honing' ? 1 : 0));
-  const creep = creepOf(tool, history);
-  const next = nextOf(tool, measureOf(tool, history), sessions);
   const stropped = isStropped(tool, history);
   const strop = stropped && familyFacts(tool.family).stropped && stropRhythm(history);
   return {
     state: history.at(-1)?.after ?? edgeAtFirst(tool),
     entries: history.length,
-    chips: edgeChips(history),
     ...(life && { life }),
-    ...(creep && { creep }),
-    ...(next && { nextAngle: next }),
     stropped,
     ...(strop && { strop }),
-    ...(honingsPerYear !== undefined && { honingsPerYear }),
     ...(last && { lastUse: toLastUse(last) }),
+  };
+}
+
+/** {@link toolRecord} of a history already worked out. */
+export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolRecord {
+  const sessions = history.map(({ session }) => session);
+  const honingsPerYear = yearly(sessions, ({ kind }) => (kind === 'honing' ? 1 : 0));
+  const creep = creepOf(tool, history);
+  const next = nextOf(tool, history);
+  return {
+    ...standingOf(tool, history),
+    chips: edgeChips(history),
+    ...(creep && { creep }),
+    ...(next && { nextAngle: next }),
+    ...(honingsPerYear !== undefined && { honingsPerYear }),
   };
 }
 
 /** Edges of known angles that say something of the next. */
 const EDGES_TO_TELL = 3;
 
-function nextOf(
-  tool: Tool,
-  measure: UseMeasure,
-  sessions: readonly RecordedSession[],
-): NextAngle | undefined {
+function nextOf(tool: Tool, history: readonly HistoryEntry[]): NextAngle | undefined {
   if (tool.edge.form !== 'knife') return undefined;
-  const tried = edgeSpans(measure, sessions).filter(
+  const sessions = history.map(({ session }) => session);
+  const tried = edgeSpans(measureOf(tool, history), sessions).filter(
     (span): span is typeof span & EdgeTried => span.deg !== undefined,
   );
   return tried.length < EDGES_TO_TELL ? undefined : nextAngle(tried);

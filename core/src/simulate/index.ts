@@ -9,3 +9,8 @@ export {
 export { caliperChunks, type SimulatedEdge, simulatedReadings } from './caliper.js';
 export { CALIPER, calipered, curveHoned, shaved, type TrueCurve } from './curved-iron.js';
 export { edgesInUse, type HiddenTool, type Used } from './edges-in-use.js';
+export { type Chance, chanceOf } from './chance.js';
+export { CONTESTANTS, type Contestant } from './contestants.js';
+export { COSTS, SEEDS } from './costs.js';
+export { hiddenShop } from './hidden-shop.js';
+export { COST_PARTS, totalOf, type Year, yearOf } from './year.js';

@@ -1,0 +1,104 @@
+import { COST_PARTS, CONTESTANTS, SEEDS, totalOf, type Year } from '@mellow-anvil/core/simulate';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { Worker } from 'node:worker_threads';
+import { plotOf } from './plot.js';
+import type { Judged, Wanted } from './shop.worker.js';
+
+// The advice tried in made-up shops whose truth is known: `npm run judge [tuning]`.
+const FOLDER = new URL('../../../docs/judged/', import.meta.url);
+const PAGE = new URL('../../../web/src/app/judged/judged.json', import.meta.url);
+/** What is compared with the page shop by shop needs fewer of them. */
+const FEW = 60;
+
+const tuning = process.argv.includes('tuning');
+const { from, shops } = tuning ? SEEDS.tuning : SEEDS.heldOut;
+const places = CONTESTANTS.map((_, i) => i);
+const isWhole = (i: number): boolean => ['page', 'rule', 'oracle'].includes(CONTESTANTS[i]?.kind ?? '');
+const started = Date.now();
+
+/** Shops shared out among the cores, a few at a time, so that none waits long for the last. */
+async function judged(wanted: readonly Wanted[]): Promise<readonly Judged[]> {
+  const [waiting, all] = [[...wanted], [] as Judged[]];
+  const one = async (): Promise<void> => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const worker = new Worker(new URL('./shop.worker.js', import.meta.url), { workerData: next });
+      await new Promise<void>((resolve, reject) => {
+        worker.on('message', (some: readonly Judged[]) => all.push(...some));
+        worker.on('error', reject);
+        worker.on('exit', () => resolve());
+      });
+    }
+  };
+  await Promise.all(Array.from({ length: Math.max(2, availableParallelism()) }, one));
+  return all;
+}
+
+const AT_ONCE = 25;
+const parcels = (count: number, contestants: readonly number[]): readonly Wanted[] =>
+  Array.from({ length: Math.ceil(count / AT_ONCE) }, (_, i) => ({
+    from: from + AT_ONCE * i,
+    shops: Math.min(AT_ONCE, count - AT_ONCE * i),
+    contestants,
+  }));
+
+const results = await judged([
+  ...parcels(shops, places.filter(isWhole)),
+  ...parcels(
+    Math.min(FEW, shops),
+    places.filter((i) => !isWhole(i)),
+  ),
+]);
+const minutes = (Date.now() - started) / 60_000;
+
+const yearsOf = (contestant: number): ReadonlyMap<number, Year> =>
+  new Map(results.filter((each) => each.contestant === contestant).map(({ shop, year }) => [shop, year]));
+const mean = (values: readonly number[]): number =>
+  values.reduce((sum, each) => sum + each, 0) / values.length;
+const errorOf = (values: readonly number[]): number => {
+  const middle = mean(values);
+  return Math.sqrt(mean(values.map((each) => (each - middle) ** 2)) / values.length);
+};
+const page = yearsOf(0);
+const oracle = yearsOf(places.find((i) => CONTESTANTS[i]?.kind === 'oracle') ?? 0);
+
+/** A contestant beside the page, shop by shop, and where its year went. */
+const rows = places.map((i) => {
+  const years = yearsOf(i);
+  const all = [...years.values()];
+  const against = [...years].map(([shop, year]) => totalOf(year) - totalOf(page.get(shop) as Year));
+  const round = (value: number, digits = 1): number => Number(value.toFixed(digits));
+  return {
+    name: CONTESTANTS[i]?.name ?? '',
+    kind: CONTESTANTS[i]?.kind ?? 'page',
+    shops: all.length,
+    total: round(mean(all.map(totalOf))),
+    over: round(mean(against)),
+    error: round(errorOf(against)),
+    // One who knows, in the same shops.
+    best: round(mean([...years.keys()].map((shop) => totalOf(oracle.get(shop) as Year)))),
+    ...Object.fromEntries(COST_PARTS.map((part) => [part, round(mean(all.map((year) => year[part])))])),
+    gaveOut: round(mean(all.map(({ gaveOut }) => gaveOut))),
+    early: round(mean(all.map(({ early }) => early))),
+    honings: round(mean(all.map(({ honings }) => honings))),
+    spells: round(mean(all.map(({ spells }) => spells))),
+    grams: round(mean(all.map(({ steel }) => steel)) / 6, 2),
+  };
+});
+
+const columns = Object.keys(rows[0] ?? {}) as readonly (keyof (typeof rows)[number])[];
+const table = [
+  columns.join(','),
+  ...rows.map((row) => columns.map((column) => JSON.stringify(row[column])).join(',')),
+];
+for (const { kind, name, total, over, error, best } of rows) {
+  const beside = kind === 'page' ? '' : `, ${over > 0 ? '+' : ''}${over} ± ${error} beside the page`;
+  console.log(`${kind.padEnd(7)} ${name.padEnd(42)} ${total} min a year (best ${best})${beside}`);
+}
+console.log(`${shops} shops, ${minutes.toFixed(1)} min on ${availableParallelism()} cores.`);
+if (!tuning) {
+  mkdirSync(FOLDER, { recursive: true });
+  writeFileSync(new URL('judged.csv', FOLDER), `${table.join('\n')}\n`);
+  writeFileSync(new URL('judged.svg', FOLDER), plotOf(rows));
+  writeFileSync(PAGE, `${JSON.stringify({ shops, rows }, undefined, 2)}\n`);
+}

@@ -1,0 +1,34 @@
+import { chanceOf, CONTESTANTS, hiddenShop, type Year, yearOf } from '@mellow-anvil/core/simulate';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { parentPort, workerData } from 'node:worker_threads';
+
+/** Which shops, under whom: places in {@link CONTESTANTS}. */
+export interface Wanted {
+  readonly from: number;
+  readonly shops: number;
+  readonly contestants: readonly number[];
+}
+/** A year of one shop under one contestant. */
+export interface Judged {
+  readonly shop: number;
+  readonly contestant: number;
+  readonly year: Year;
+}
+
+const chances = (seed: number) => {
+  const random = xoroshiro128plus(seed);
+  return chanceOf(() => uniformFloat64(random));
+};
+
+const { from, shops, contestants } = workerData as Wanted;
+for (let shop = from; shop < from + shops; shop++) {
+  const judged = contestants.map((contestant): Judged => {
+    const adviser = CONTESTANTS[contestant]?.adviser();
+    if (!adviser) throw new Error(`There is no contestant ${String(contestant)}.`);
+    // The same shop, days and slips of the hand for everybody.
+    const year = yearOf(hiddenShop(chances(3 * shop)), adviser, chances(3 * shop + 1), chances(3 * shop + 2));
+    return { shop, contestant, year };
+  });
+  parentPort?.postMessage(judged);
+}

@@ -1,0 +1,115 @@
+import { stonesAtWork, type StoneAtWork, type StonesRecord } from '../abrasive/at-work.js';
+import { inOrder, type SizedAbrasive } from '../abrasive/placing.js';
+import { unlessRefused } from '../base/refusal.js';
+import { planAnswer } from '../plan/plan-answer.js';
+import { edgeHistory, type HistoryEntry, type RecordedSession } from '../record/edge-state.js';
+import { rateReadings } from '../record/rate-readings.js';
+import { readiness } from '../record/readiness.js';
+import { stonesRecord, usesOfStones } from '../record/stones-record.js';
+import { recordOf, type Standing, standingOf } from '../record/tool-record.js';
+import type { Adviser, Looked } from './advisers.js';
+import type { HiddenTool } from './hidden-shop.js';
+
+/** What was reckoned of a tool, as far as its record went. */
+interface Kept {
+  readonly history: readonly HistoryEntry[];
+  readonly at: readonly StoneAtWork[];
+  readonly record: Standing;
+  readonly entries: number;
+}
+
+/**
+ * The application's own advice, from what is put down and nothing else: rack, plan, next angle and care by the very
+ * functions the page goes by. One for each shop: it remembers what it reckoned.
+ */
+export function asThePageSays(): Adviser {
+  const kept = new Map<string, Kept>();
+  let stones: StonesRecord = {};
+  let known: StonesRecord | undefined;
+  let seen = -1;
+  const benchOf = ({ shop }: Looked): readonly SizedAbrasive[] =>
+    inOrder([...shop.stones.map(({ stone }) => stone), shop.strop]);
+  const stonesNow = (looked: Looked): StonesRecord => {
+    const { all, cares } = looked;
+    // Only what was done on stones, and a land that was read with it, says anything of them.
+    let count = cares.length;
+    for (const entries of all.values()) for (const { kind } of entries) if (kind === 'honing') count += 1;
+    if (known && count === seen) return known;
+    seen = count;
+    const bench = benchOf(looked);
+    const byId = new Map(bench.map((each) => [each.id, each]));
+    const parts = looked.shop.tools.map((of) => partOf(of, all.get(of.tool.id) ?? [], bench, byId));
+    known = stonesRecord(
+      bench,
+      parts.flatMap(({ uses }) => uses),
+      cares,
+      parts.flatMap(({ readings }) => readings),
+    );
+    // Rates that stand keep what was reckoned at them.
+    if (JSON.stringify(ratesOf(known)) !== JSON.stringify(ratesOf(stones))) stones = known;
+    return known;
+  };
+  const partOf = (
+    of: HiddenTool,
+    entries: readonly RecordedSession[],
+    bench: readonly SizedAbrasive[],
+    byId: ReadonlyMap<string, SizedAbrasive>,
+  ) => {
+    const before = assumed.get(of.tool.id) ?? [];
+    const history = edgeHistory(of.tool, entries, bench, before);
+    assumed.set(of.tool.id, history);
+    return { uses: usesOfStones(of.tool, entries, byId), readings: rateReadings(of.tool, history, byId) };
+  };
+  const assumed = new Map<string, readonly HistoryEntry[]>();
+  const recordNow = (looked: Looked): Standing => {
+    stonesNow(looked);
+    const { of, entries } = looked;
+    const before = kept.get(of.tool.id);
+    const at = atWork(looked);
+    if (before?.at === at && before.entries === entries.length) return before.record;
+    const history = edgeHistory(of.tool, entries, at, before?.at === at ? before.history : []);
+    const record = standingOf(of.tool, history);
+    kept.set(of.tool.id, { history, at, record, entries: entries.length });
+    return record;
+  };
+  let atRates: { readonly of: StonesRecord; readonly at: readonly StoneAtWork[] } | undefined;
+  const atWork = (looked: Looked): readonly StoneAtWork[] => {
+    if (atRates?.of !== stones) atRates = { of: stones, at: stonesAtWork(benchOf(looked), stones) };
+    return atRates.at;
+  };
+  return {
+    rack: (looked) => {
+      const { state } = readiness(looked.of.tool, recordNow(looked));
+      if (state === 'ready') return 'use';
+      if (state === 'regrind' || state === 'repair')
+        return looked.of.tool.edge.form === 'knife' ? 'hone' : 'grind';
+      return state;
+    },
+    plan: (looked) => {
+      const { shop, of } = looked;
+      const record = recordNow(looked);
+      const answer = unlessRefused(() =>
+        planAnswer(
+          { tool: of.tool, bench: benchOf(looked), record, stones: stonesNow(looked) },
+          { stropOnly: false },
+        ),
+      );
+      const [coarse = 0, fine = 0] = shop.stones.map(({ stone: { id } }) =>
+        (answer?.steps ?? [])
+          .filter(({ abrasiveId, facet }) => abrasiveId === id && facet !== 'back')
+          .reduce((sum, { strokes }) => sum + strokes, 0),
+      );
+      return { coarse: Math.max(1, coarse), fine: Math.max(1, fine), untilBurr: true };
+    },
+    angle: (looked) => {
+      const { state } = recordNow(looked);
+      const { nextAngle } = recordOf(looked.of.tool, kept.get(looked.of.tool.id)?.history ?? []);
+      return nextAngle?.deg ?? state.lastSetting?.angleDeg ?? looked.truth.edge.madeDeg;
+    },
+    care: (looked, stone) =>
+      stonesNow(looked)[looked.shop.stones[stone].stone.id]?.care.due?.kind === 'flattened',
+  };
+}
+
+const ratesOf = (record: StonesRecord): readonly (readonly [string, number])[] =>
+  Object.entries(record).map(([id, { rate }]) => [id, rate.factor]);

@@ -1,0 +1,49 @@
+import { ADVICE_PARTS, RULES, type Adviser } from './advisers.js';
+import { asThePageSays } from './as-the-page-says.js';
+import { ORACLE } from './oracle.js';
+
+/** The application’s advice made worse on purpose, to see that each is told. */
+const SPOILT = {
+  'the rack asks only when it no longer cuts': (ours: Adviser): Adviser => ({
+    ...ours,
+    rack: (looked) => {
+      const last = looked.entries.at(-1);
+      return last?.kind === 'use' && last.use?.stillCutting === false ? 'hone' : 'use';
+    },
+  }),
+  'half the strokes, and no burr felt for': (ours: Adviser): Adviser => ({
+    ...ours,
+    plan: (looked) => {
+      const { coarse, fine } = ours.plan(looked);
+      return { coarse: Math.ceil(coarse / 2), fine: Math.ceil(fine / 2), untilBurr: false };
+    },
+  }),
+  'every knife three degrees flatter': (ours: Adviser): Adviser => ({
+    ...ours,
+    angle: (looked) =>
+      looked.of.tool.edge.form === 'knife' ? ours.angle({ ...looked, entries: [] }) - 3 : ours.angle(looked),
+  }),
+  'no stone is ever flattened': (ours: Adviser): Adviser => ({ ...ours, care: () => false }),
+} as const;
+
+/** Who advises: the page, rules of thumb, one who knows; the page with one part by that one; the page made worse. */
+export interface Contestant {
+  readonly name: string;
+  readonly kind: 'page' | 'rule' | 'oracle' | 'part' | 'spoilt';
+  readonly adviser: () => Adviser;
+}
+export const CONTESTANTS: readonly Contestant[] = [
+  { name: 'this page', kind: 'page', adviser: asThePageSays },
+  ...Object.entries(RULES).map(([name, rule]): Contestant => ({ name, kind: 'rule', adviser: () => rule })),
+  { name: 'one who knows', kind: 'oracle', adviser: () => ORACLE },
+  ...ADVICE_PARTS.map((part): Contestant => ({
+    name: part,
+    kind: 'part',
+    adviser: () => ({ ...asThePageSays(), [part]: ORACLE[part] }),
+  })),
+  ...Object.entries(SPOILT).map(([name, spoil]): Contestant => ({
+    name,
+    kind: 'spoilt',
+    adviser: () => spoil(asThePageSays()),
+  })),
+];

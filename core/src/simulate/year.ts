@@ -1,0 +1,381 @@
+import type { RecordedSession } from '../record/edge-state.js';
+import type { Session } from '../record/session.js';
+import type { Adviser, Deed, Looked } from './advisers.js';
+import { about, type Chance } from './chance.js';
+import { COSTS } from './costs.js';
+import {
+  depthMm,
+  faceAfterMm,
+  freshTruth,
+  regroundMm3,
+  steelMm3,
+  stroppedTo,
+  wears,
+  type EdgeTruth,
+} from './edge-truth.js';
+import type { HiddenShop, HiddenTool } from './hidden-shop.js';
+
+/** What a year cost, in minutes of {@link COSTS}, by where it went; and what was counted on the way. */
+export interface Year {
+  readonly stones: number;
+  readonly strop: number;
+  readonly wheel: number;
+  readonly care: number;
+  readonly dull: number;
+  readonly steel: number;
+  /** Edges that gave out in use; those that were honed while they had half their life or more left. */
+  readonly gaveOut: number;
+  readonly early: number;
+  readonly honings: number;
+  readonly spells: number;
+}
+export const COST_PARTS = [
+  'stones',
+  'strop',
+  'wheel',
+  'care',
+  'dull',
+  'steel',
+] as const satisfies readonly (keyof Year)[];
+
+export const totalOf = (year: Pick<Year, (typeof COST_PARTS)[number]>): number =>
+  COST_PARTS.reduce((sum, part) => sum + year[part], 0);
+
+const DAYS = 250;
+const DAY_MS = 86_400_000;
+/** Push at the stones, N, and strokes a minute: what everybody plans with. */
+const PUSH_N = 20;
+const STROKES_PER_MIN = 45;
+/** Set-up of a honing, a strop, a flattening and the wheel, min; the wheel takes so much steel a minute. */
+const SET_UP = { hone: 2, strop: 1, flatten: 2, grind: 8 } as const;
+const WHEEL_MM3_PER_MIN = 60;
+/** A regrind leaves so much of the land, mm. */
+const LAND_LEFT_MM = 0.3;
+/** A land is read every so many honings, to twentieths. */
+const LAND_READ_EVERY = 5;
+/** Depth of the marks of the coarse stone that the fine one takes off, mm. */
+const MARKS_MM = 0.0015;
+const GRAMS_PER_MM3 = 0.00785;
+/** Chance that an edge that had given out spoilt a surface before it was put down. */
+const SPOILS = 0.15;
+/** An edge that still cuts is seldom called dull; worn so far no further use rounds it to speak of. */
+const CALLED_DULL = 0.98;
+const MOST_USED = 1.6;
+/** Who sees that an edge no longer cuts goes on so long before it is put down, min. */
+const PUT_DOWN_MIN = 5;
+/** Nobody sharpens one tool more often in a day. */
+const MOST_TURNS = 4;
+/** More strokes than these on one stone, and anybody stops. */
+const MOST_STROKES = 600;
+
+/** What every contestant meets alike: the days, spells, woods, edges and accidents of a year. */
+interface Fate {
+  readonly taken: boolean;
+  readonly minutes: number;
+  readonly hard: boolean;
+  readonly bears: number;
+  /** Of each turn of the day, from one sharpening to the next. */
+  readonly luck: readonly (readonly number[])[];
+}
+
+function fatesOf({ tools, hardShare }: HiddenShop, chance: Chance): readonly (readonly Fate[])[] {
+  return tools.map(({ daysPercent, spellMin, spread }) => {
+    let [hard, lot] = [chance.uniform() < hardShare, 0];
+    return Array.from({ length: DAYS }, () => {
+      // A job lasts about two weeks; edges are alike as the hand and the steel are.
+      if (chance.uniform() < 0.1) hard = chance.uniform() < hardShare;
+      lot = 0.3 * lot + Math.sqrt(1 - 0.09) * chance.normal();
+      return {
+        taken: chance.uniform() < daysPercent / 100,
+        minutes: Math.round(about(chance, spellMin, 0.4)) + 1,
+        hard,
+        bears: Math.exp(spread * lot),
+        luck: Array.from({ length: MOST_TURNS }, () => Array.from({ length: 5 }, chance.uniform)),
+      };
+    });
+  });
+}
+
+interface Bench {
+  readonly all: Map<string, RecordedSession[]>;
+  readonly cares: { abrasiveId: string; kind: 'flattened'; at: string }[];
+  readonly tired: [number, number];
+  readonly cost: { -readonly [K in keyof Year]: Year[K] };
+  /** Mistakes of the hand, a stream of their own. */
+  readonly slips: Chance;
+}
+
+/**
+ * A year of a made-up shop under somebody’s advice: every contestant meets the same days, woods, edges and accidents, and
+ * a hand that slips alike.
+ */
+export function yearOf(
+  shop: HiddenShop,
+  adviser: Adviser,
+  days: Chance,
+  slips: Chance,
+  atEnd?: (
+    of: HiddenTool,
+    edge: EdgeTruth,
+    entries: readonly RecordedSession[],
+    tired: readonly number[],
+  ) => void,
+): Year {
+  const bench: Bench = {
+    all: new Map(shop.tools.map(({ tool }) => [tool.id, []])),
+    cares: [],
+    tired: [0, 0],
+    cost: {
+      ...{ stones: 0, strop: 0, wheel: 0, care: 0, dull: 0, steel: 0 },
+      ...{ gaveOut: 0, early: 0, honings: 0, spells: 0 },
+    },
+    slips,
+  };
+  const fates = fatesOf(shop, days);
+  const truths = shop.tools.map((of, i) => freshTruth(of, fates[i]?.[0]?.bears ?? 1));
+  for (let day = 0; day < DAYS; day++) {
+    shop.tools.forEach((of, i) => {
+      const fate = fates[i]?.[day];
+      if (!fate?.taken) return;
+      const at = (hour: number): string => new Date(Date.UTC(2025, 0, 1, hour) + day * DAY_MS).toISOString();
+      truths[i] = dayOf(shop, adviser, bench, of, truths[i] as EdgeTruth, fate, at);
+    });
+  }
+  if (atEnd)
+    shop.tools.forEach((of, i) =>
+      atEnd(of, truths[i] as EdgeTruth, bench.all.get(of.tool.id) ?? [], bench.tired),
+    );
+  return bench.cost;
+}
+
+function dayOf(
+  shop: HiddenShop,
+  adviser: Adviser,
+  bench: Bench,
+  of: HiddenTool,
+  found: EdgeTruth,
+  fate: Fate,
+  at: (hour: number) => string,
+): EdgeTruth {
+  const entries = bench.all.get(of.tool.id) as RecordedSession[];
+  const hardness = fate.hard ? shop.hardWood : 1;
+  const put = (session: Omit<Session, 'toolId'>): void => {
+    entries.push({ ...session, toolId: of.tool.id, id: `${of.tool.id}-${String(entries.length)}` });
+  };
+  let [edge, rest] = [found, fate.minutes];
+  bench.cost.spells += 1;
+  for (let turn = 0; turn < MOST_TURNS && rest > 0; turn++) {
+    const writing: Writing = { put, at: (hour) => at(6 + 4 * turn + hour) };
+    const looked: Looked = {
+      ...{ shop, of, entries, all: bench.all, cares: bench.cares },
+      truth: {
+        edge,
+        next: { wear: wears(of, edge, rest, hardness), minutes: rest },
+        tired: bench.tired,
+      },
+    };
+    const made = done(adviser.rack(looked), shop, adviser, bench, looked, fate, writing);
+    const last = turn === MOST_TURNS - 1;
+    const after = usedFor(
+      shop,
+      bench,
+      of,
+      made,
+      { ...fate, minutes: rest, last, luck: fate.luck[turn] ?? [] },
+      writing,
+    );
+    edge = after.edge;
+    rest -= after.minutes;
+  }
+  return edge;
+}
+
+interface Writing {
+  readonly put: (session: Omit<Session, 'toolId'>) => void;
+  readonly at: (hour: number) => string;
+}
+
+function done(
+  deed: Deed,
+  shop: HiddenShop,
+  adviser: Adviser,
+  bench: Bench,
+  looked: Looked,
+  fate: Fate,
+  { put, at }: Writing,
+): EdgeTruth {
+  const { of } = looked;
+  const { edge } = looked.truth;
+  if (deed === 'use') return edge;
+  if (deed === 'strop') {
+    bench.cost.strop += SET_UP.strop * COSTS.work;
+    put({ kind: 'stropping', startedAt: at(0), minutes: SET_UP.strop });
+    return { ...edge, used: stroppedTo(edge.used, edge.strops), strops: edge.strops + 1 };
+  }
+  const ground = deed === 'grind' ? reground(bench, of, edge, { put, at }) : edge;
+  const again: Looked = { ...looked, truth: { ...looked.truth, edge: ground } };
+  return honed(shop, adviser, bench, again, fate, { put, at });
+}
+
+function reground(bench: Bench, of: HiddenTool, edge: EdgeTruth, { put, at }: Writing): EdgeTruth {
+  const leftMm = Math.min(edge.faceMm, LAND_LEFT_MM);
+  const mm3 = regroundMm3(of, edge.faceMm, leftMm);
+  const minutes = SET_UP.grind + mm3 / WHEEL_MM3_PER_MIN;
+  bench.cost.wheel += minutes * COSTS.work;
+  bench.cost.steel += mm3 * GRAMS_PER_MM3 * COSTS.gram;
+  put({ kind: 'grinding', startedAt: at(0), minutes, landLeftMm: leftMm });
+  return { ...edge, faceMm: leftMm, since: { honings: 0, extraMin: 0 } };
+}
+
+function honed(
+  shop: HiddenShop,
+  adviser: Adviser,
+  bench: Bench,
+  looked: Looked,
+  fate: Fate,
+  { put, at }: Writing,
+): EdgeTruth {
+  const { of } = looked;
+  const { edge } = looked.truth;
+  const { cost, slips } = bench;
+  ([0, 1] as const).forEach((stone) => {
+    if (!adviser.care(looked, stone)) return;
+    cost.care += SET_UP.flatten * COSTS.work;
+    bench.tired[stone] = 0;
+    bench.cares.push({ abrasiveId: shop.stones[stone].stone.id, kind: 'flattened', at: at(1) });
+  });
+  const wanted = adviser.plan(looked);
+  const deg = adviser.angle(looked);
+  const faceMm = edge.faceMm;
+  const downMm = depthMm(of, edge);
+  // A flatter angle has to be worked down to the edge first; a steeper one is a narrow land at once.
+  const turn = (Math.max(0, edge.madeDeg - deg) * Math.PI) / 180;
+  const shaped = steelMm3(of, edge, 0.5 * turn * faceMm);
+  const coarse = strokesOn(
+    shop,
+    bench,
+    0,
+    wanted.coarse,
+    steelMm3(of, edge, downMm) + shaped,
+    wanted.untilBurr,
+  );
+  const fine = strokesOn(shop, bench, 1, wanted.fine, steelMm3(of, edge, MARKS_MM), wanted.untilBurr);
+  const minutes = SET_UP.hone + (coarse.strokes + fine.strokes) / STROKES_PER_MIN;
+  cost.stones += minutes * COSTS.work;
+  cost.steel += (coarse.mm3 + fine.mm3) * GRAMS_PER_MM3 * COSTS.gram;
+  cost.honings += 1;
+  if (edge.used < 0.5 && edge.chipMm === 0) cost.early += 1;
+  const gone = coarse.mm3 / Math.max(1e-9, steelMm3(of, edge, 1));
+  const after = faceAfterMm(of, faceMm, gone);
+  const read = (edge.since.honings + 1) % LAND_READ_EVERY === 0 && of.tool.edge.form !== 'knife';
+  put({
+    ...{ kind: 'honing', startedAt: at(1), minutes },
+    ...{ setting: { angleDeg: deg }, outcome: { burr: coarse.share >= 1 ? 'all-along' : 'cannot-tell' } },
+    steps: [
+      {
+        abrasiveId: shop.stones[0].stone.id,
+        strokes: coarse.noted,
+        minutes: coarse.strokes / STROKES_PER_MIN,
+      },
+      { abrasiveId: shop.stones[1].stone.id, strokes: fine.noted, minutes: fine.strokes / STROKES_PER_MIN },
+    ],
+    ...(read && { landMm: Math.max(0.05, Math.round(20 * (faceMm + 0.025 * slips.normal())) / 20) }),
+  });
+  const left = 1 - coarse.share;
+  const rough = 0.15 * (1 - fine.share);
+  const { firstMin = minutes, extraMin, honings } = edge.since;
+  return {
+    used: Math.min(1, left * Math.min(1, edge.used) + rough),
+    bears: fate.bears,
+    chipMm: left * edge.chipMm,
+    faceMm: after,
+    strops: 0,
+    madeDeg: deg + shop.hand.angleSd * slips.normal(),
+    since: { honings: honings + 1, firstMin, extraMin: extraMin + Math.max(0, minutes - firstMin) },
+  };
+}
+
+interface Made {
+  readonly strokes: number;
+  readonly noted: number;
+  /** Of what was needed, 1 at most. */
+  readonly share: number;
+  readonly mm3: number;
+}
+
+/** Strokes on a stone that tires: as many as were told, and on until the burr is felt where that is told too. */
+function strokesOn(
+  { stones, hand }: HiddenShop,
+  bench: Bench,
+  index: 0 | 1,
+  told: number,
+  neededMm3: number,
+  untilBurr: boolean,
+): Made {
+  const { slips, tired } = bench;
+  const { mm3PerNm, tiresAt, stone } = stones[index];
+  const each = (): number =>
+    ((mm3PerNm * PUSH_N * stone.strokeMm) / 1000) * push * 2 ** (-tired[index] / tiresAt);
+  const push = about(slips, 1, hand.pushSd);
+  const made = Math.max(1, Math.round(about(slips, told, hand.countSd)));
+  let [strokes, mm3] = [0, 0];
+  const stroke = (count: number): void => {
+    mm3 += count * each();
+    strokes += count;
+    tired[index] += count;
+  };
+  stroke(made);
+  // Felt wrongly, it goes on too long, or stops too soon.
+  const felt = (): boolean => mm3 >= neededMm3 === slips.uniform() < hand.feels;
+  const more = Math.max(3, Math.round(0.15 * told));
+  while (untilBurr && strokes < MOST_STROKES && !felt()) stroke(more);
+  return { strokes, noted: untilBurr ? strokes : told, share: Math.min(1, mm3 / neededMm3), mm3 };
+}
+
+/** Use until the spell ends, or until whoever sees that the edge no longer cuts puts it down; what of it is put down. */
+function usedFor(
+  { hand, hardWood }: HiddenShop,
+  { cost }: Bench,
+  of: HiddenTool,
+  edge: EdgeTruth,
+  {
+    minutes,
+    hard,
+    luck,
+    last,
+  }: Omit<Fate, 'luck'> & { readonly luck: readonly number[]; readonly last: boolean },
+  { put, at }: Writing,
+): { readonly edge: EdgeTruth; readonly minutes: number } {
+  const [chipped = 1, deep = 0, seen = 0, forgot = 1, spoils = 1] = luck;
+  const wear = wears(of, edge, minutes, hard ? hardWood : 1);
+  const chip = chipped < Math.min(0.5, of.chips * 2 ** Math.max(-1, (of.bestDeg - edge.madeDeg) / 1.2));
+  const cutsMin = chip
+    ? minutes / 2
+    : edge.used >= 1
+      ? 0
+      : Math.min(minutes, (minutes * (1 - edge.used)) / wear);
+  const gone = chip || cutsMin < minutes;
+  const sees = chip || seen < hand.sees;
+  const spent = gone && sees && !last ? Math.min(minutes, cutsMin + PUT_DOWN_MIN) : minutes;
+  if (gone) {
+    cost.dull += (spent - cutsMin) * COSTS.dull;
+    if (edge.used < 1) {
+      cost.gaveOut += 1;
+      cost.dull += COSTS.givesOut + (spoils < SPOILS ? COSTS.spoilt : 0);
+    }
+  }
+  const chipMm = chip ? 0.03 + 0.12 * deep : edge.chipMm;
+  if (forgot >= hand.forgets) {
+    const stillCutting = gone ? !sees : seen < CALLED_DULL;
+    put({
+      ...{ kind: 'use', startedAt: at(3) },
+      use: { minutes: Math.max(1, Math.round(spent)), wood: hard ? 'oak' : 'pine', stillCutting },
+      ...(chip && { chips: { count: 1, deepestMm: Number(chipMm.toFixed(2)) } }),
+    });
+  }
+  const used = edge.used + (wear * spent) / minutes;
+  return {
+    edge: { ...edge, used: Math.min(chip ? Math.max(1, used) : used, MOST_USED), chipMm },
+    minutes: spent,
+  };
+}
