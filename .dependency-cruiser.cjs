@@ -84,18 +84,18 @@ module.exports = {
       'words',
       'drawings',
       'parts',
-      '(tool|run|strop|stones|guides|patterns|ledger|puzzle|settings|first-run)',
+      '(tool|run|strop|stones|guides|patterns|ledger|puzzle|judged|settings|first-run)',
       'shell',
     ]),
     {
       name: 'rooms-know-no-other-room',
       severity: 'error',
       from: {
-        path: '^web/src/app/(tool/[^/]+|run|strop|stones|guides|patterns|ledger|puzzle|settings|first-run)/',
+        path: '^web/src/app/(tool/[^/]+|run|strop|stones|guides|patterns|ledger|puzzle|judged|settings|first-run)/',
         pathNot: '\\.spec\\.ts$',
       },
       to: {
-        path: '^web/src/app/(tool|run|strop|stones|guides|patterns|ledger|puzzle|settings|first-run)/',
+        path: '^web/src/app/(tool|run|strop|stones|guides|patterns|ledger|puzzle|judged|settings|first-run)/',
         pathNot: '^web/src/app/$1/',
       },
     },

@@ -25,6 +25,7 @@ const ROOMS = [
   '/strop',
   '/puzzle?seen=scratches-show',
   '/settings',
+  '/how-good',
 ];
 /** So many tests share the rooms. */
 const SHARES = 2;

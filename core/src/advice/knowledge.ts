@@ -35,8 +35,8 @@ export type Symptom = keyof typeof SYMPTOMS;
 export const SYMPTOM_NAMES = Object.keys(SYMPTOMS) as readonly Symptom[];
 
 /** How likely a cause shows a sign: nearly always, often, now and then; else hardly ever. */
-export const OFTEN = { always: 0.9, often: 0.6, sometimes: 0.25, hardly: 0.03 } as const;
-export type Often = Exclude<keyof typeof OFTEN, 'hardly'>;
+export const OFTEN = { always: 0.9, often: 0.6, sometimes: 0.25, hardly: 0.03, never: 0.003 } as const;
+export type Often = Exclude<keyof typeof OFTEN, 'hardly' | 'never'>;
 
 /** Looks and tests that tell causes apart, and what each asks. */
 export const LOOKS = {
@@ -71,6 +71,14 @@ export const SEEN_ALREADY: Partial<Readonly<Record<Look, Symptom>>> = {
   'lens-scratches': 'scratches-show',
   'colour-seen': 'temper-colour',
 };
+
+/** Signs that nothing makes but what is said to: heat alone colours steel (common practice, no source). */
+export const TELLS_ALONE: ReadonlySet<Symptom | Look> = new Set<Symptom | Look>([
+  'temper-colour',
+  'colour-seen',
+  'shavings-jam',
+  'tall-scallops',
+]);
 
 /** What mends a cause: words, and a plan asked for that condition where a honing or grinding is it. */
 interface Cure {

@@ -51,7 +51,12 @@ describe('the puzzle', () => {
     expect(top(['edge-shiny'])).toBe('angle-steeper');
     expect(top(['dull-at-once', 'shakes-on-nail'])).toBe('burr-left');
     expect(top(['edge-bellied'])).toBe('dished-stone');
-    expect(top(['temper-colour'])).toBe('overheated');
+    // Nothing but heat colours steel: said with confidence, and not asked again.
+    expect(rankCauses({ symptoms: ['temper-colour'], looks: {} })[0]).toEqual({
+      cause: 'overheated',
+      share: jasmine.any(Number) as unknown as number,
+    });
+    expect(rankCauses({ symptoms: ['temper-colour'], looks: {} })[0]?.share).toBeGreaterThan(0.85);
     expect(top(['sharp-does-not-cut'])).toBe('no-clearance');
     expect(top(['tracks-on-board'])).toBe('too-little-camber');
     expect(top(['tall-scallops'])).toBe('too-much-camber');

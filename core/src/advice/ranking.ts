@@ -3,6 +3,7 @@ import {
   LOOK_NAMES,
   OFTEN,
   SEEN_ALREADY,
+  TELLS_ALONE,
   causeFacts,
   type CauseName,
   type Look,
@@ -28,7 +29,9 @@ const isSeen = (look: Look, symptoms: readonly Symptom[]): boolean => {
   return same !== undefined && symptoms.includes(same);
 };
 
-const chance = (often: Often | undefined): number => OFTEN[often ?? 'hardly'];
+/** How likely a cause shows a sign of which so much is known. */
+export const likelihoodOf = (sign: Symptom | Look, often: Often | undefined): number =>
+  OFTEN[often ?? (TELLS_ALONE.has(sign) ? 'never' : 'hardly')];
 
 /**
  * The causes of what was seen, the likeliest first: Bayes' rule with the signs taken as independent of each
@@ -38,10 +41,13 @@ const chance = (often: Often | undefined): number => OFTEN[often ?? 'hardly'];
 export function rankCauses({ symptoms, looks }: Seen): readonly Ranked[] {
   const weights = CAUSE_NAMES.map((cause) => {
     const { common, shows, looks: would } = causeFacts(cause);
-    const seen = symptoms.reduce((product, symptom) => product * chance(shows[symptom]), common);
+    const seen = symptoms.reduce(
+      (product, symptom) => product * likelihoodOf(symptom, shows[symptom]),
+      common,
+    );
     const weight = Object.entries(looks).reduce((product, [look, yes]) => {
       if (yes && isSeen(look as Look, symptoms)) return product;
-      const p = chance(would[look as Look]);
+      const p = likelihoodOf(look as Look, would[look as Look]);
       return product * (yes ? p : 1 - p);
     }, seen);
     return { cause, weight };
@@ -68,7 +74,7 @@ export function nextLooks(seen: Seen): readonly NextLook[] {
   return LOOK_NAMES.filter((look) => seen.looks[look] === undefined && !isSeen(look, seen.symptoms))
     .map((look) => {
       const yes = ranked.reduce(
-        (sum, { cause, share }) => sum + share * chance(causeFacts(cause).looks[look]),
+        (sum, { cause, share }) => sum + share * likelihoodOf(look, causeFacts(cause).looks[look]),
         0,
       );
       const after = (answer: boolean): number =>

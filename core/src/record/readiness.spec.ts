@@ -114,8 +114,8 @@ describe('readiness', () => {
     expect(nextSpell(bare)?.due).toBeTrue();
   });
 
-  it('sends a carving edge to the stone once the strop has been at it eight times', () => {
-    const strops = Array.from({ length: 8 }, () => [used(20), stropped]).flat();
+  it('sends a carving edge to the stone once the strop has been at it four times', () => {
+    const strops = Array.from({ length: 4 }, () => [used(20), stropped]).flat();
     expect(judged(gouge, recordOf(honed, ...strops, used(10, false))).state).toBe('hone');
     expect(judged(gouge, recordOf(honed, ...strops.slice(2), used(10, false))).state).toBe('strop');
   });

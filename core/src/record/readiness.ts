@@ -6,7 +6,7 @@ import { formatNumber } from '../base/number.js';
 import { familyFacts, type UseMeasure } from '../blade/families.js';
 import type { RackState, Tool } from '../blade/tool.js';
 import type { Standing } from './tool-record.js';
-import { STROP_EVERY_MIN } from './strop-rhythm.js';
+import { STROP_EVERY_MIN, type StropRhythm } from './strop-rhythm.js';
 import type { EdgeLife } from './edge-lives.js';
 import { nextSpell } from './next-spell.js';
 
@@ -57,10 +57,14 @@ interface RackRule {
 const WIDE_LAND_SHARE = 1 / 3;
 /** A land nobody measured is believed after so many honings (estimate). */
 const UNMEASURED_HONINGS = 20;
-/** A stropped edge that dulls after this many strops since it was honed wants a stone. An estimate. */
-export const STROPS_BEFORE_HONING = 8;
+/** A stropped edge that dulls after this many strops since it was honed wants a stone (by made-up shops). */
+export const STROPS_BEFORE_HONING = 4;
 /** A strop comes at this share of the use that calls for the stone. An estimate. */
 const STROP_AT = 0.6;
+
+/** Half of a usual spell, min, where the rhythm is the tool’s own: by then it is looked at again too late as often as not. */
+const halfSpell = (life: EdgeLife | undefined, strop: StropRhythm | undefined): number =>
+  strop && strop.from > 0 && life?.measure === 'minutes' ? (life.spell ?? 0) / 2 : 0;
 
 /** The rules, the most work first: the first one that holds gives the state. */
 export const RACK_RULES: readonly RackRule[] = [
@@ -133,7 +137,8 @@ export const RACK_RULES: readonly RackRule[] = [
     name: 'strop-first',
     state: 'strop',
     says: `A carving edge that fades is stropped first, up to ${STROPS_BEFORE_HONING} times between honings.`,
-    footing: 'Stropping first is common practice; the number is an estimate.',
+    footing:
+      'Stropping first is common practice; the number is what cost least in made-up shops, where each strop brings back half of what is left to bring back.',
     reason: ({ family }, { state, stropped }) =>
       state.sinceSharpened.stillCutting === false &&
       familyFacts(family).stropped &&
@@ -178,13 +183,14 @@ export const RACK_RULES: readonly RackRule[] = [
   {
     name: 'half-hour',
     state: 'strop',
-    says: `A carving edge is stropped about every ${STROP_EVERY_MIN} minutes of cutting, or at the rhythm its own strops have shown.`,
+    says: `A carving edge is stropped about every ${STROP_EVERY_MIN} minutes of cutting, or at the rhythm its own strops have shown, once that is nearer now than after one more spell.`,
     footing:
       'The half hour is common practice, no source; from four strops on, the use after which one of this tool’s own spells in four found it blunt.',
-    reason: ({ family }, { state: { sinceSharpened }, strop, stropped }, hand) =>
+    reason: ({ family }, { state: { sinceSharpened }, life, strop, stropped }, hand) =>
       stropped &&
       familyFacts(family).stropped &&
-      sinceSharpened.minutes >= (strop?.everyMin ?? STROP_EVERY_MIN)
+      sinceSharpened.minutes > 0 &&
+      sinceSharpened.minutes + halfSpell(life, strop) >= (strop?.everyMin ?? STROP_EVERY_MIN)
         ? {
             why: `${hand.minutes(sinceSharpened.minutes)} of cutting since the strop or the stone${strop && strop.from > 0 ? `; it usually bears ${hand.minutes(strop.everyMin)}` : ''}.`,
             brief: `cut ${hand.minutes(sinceSharpened.minutes)}`,

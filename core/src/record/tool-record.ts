@@ -55,7 +55,10 @@ export function toolRecord(
 }
 
 /** What the rack goes by. */
-export type Standing = Pick<ToolRecord, 'state' | 'entries' | 'life' | 'lateCosts' | 'lastUse' | 'stropped' | 'strop'>;
+export type Standing = Pick<
+  ToolRecord,
+  'state' | 'entries' | 'life' | 'lateCosts' | 'lastUse' | 'stropped' | 'strop'
+>;
 
 /** What the rack goes by, of a history already worked out: a part of its record that is reckoned soon. */
 export function standingOf(tool: Tool, history: readonly HistoryEntry[]): Standing {

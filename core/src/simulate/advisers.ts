@@ -26,10 +26,12 @@ export interface Looked {
 }
 
 /** Strokes on the coarse and on the fine stone; told to go on until it is felt and seen, or not. */
-export interface Strokes {
+interface Strokes {
   readonly coarse: number;
   readonly fine: number;
   readonly untilBurr: boolean;
+  /** Tried before it is put to use, and gone back to where it is not sharp. */
+  readonly proved?: boolean;
 }
 
 /** Somebody who advises a shop: each part of it may be had from another. */

@@ -99,7 +99,7 @@ export function asThePageSays(): Adviser {
           .filter(({ abrasiveId, facet }) => abrasiveId === id && facet !== 'back')
           .reduce((sum, { strokes }) => sum + strokes, 0),
       );
-      return { coarse: Math.max(1, coarse), fine: Math.max(1, fine), untilBurr: true };
+      return { coarse: Math.max(1, coarse), fine: Math.max(1, fine), untilBurr: true, proved: true };
     },
     angle: (looked) => {
       const { state } = recordNow(looked);

@@ -1,6 +1,7 @@
 import { ADVICE_PARTS, RULES, type Adviser } from './advisers.js';
 import { asThePageSays } from './as-the-page-says.js';
-import { ORACLE } from './oracle.js';
+import { setDeg } from './hidden-shop.js';
+import { KNOWS_THE_LAWS, ORACLE } from './oracle.js';
 
 /** The application’s advice made worse on purpose, to see that each is told. */
 const SPOILT = {
@@ -20,8 +21,7 @@ const SPOILT = {
   }),
   'every knife three degrees flatter': (ours: Adviser): Adviser => ({
     ...ours,
-    angle: (looked) =>
-      looked.of.tool.edge.form === 'knife' ? ours.angle({ ...looked, entries: [] }) - 3 : ours.angle(looked),
+    angle: (looked) => (looked.of.tool.edge.form === 'knife' ? setDeg(looked.of) - 3 : ours.angle(looked)),
   }),
   'no stone is ever flattened': (ours: Adviser): Adviser => ({ ...ours, care: () => false }),
 } as const;
@@ -35,7 +35,8 @@ export interface Contestant {
 export const CONTESTANTS: readonly Contestant[] = [
   { name: 'this page', kind: 'page', adviser: asThePageSays },
   ...Object.entries(RULES).map(([name, rule]): Contestant => ({ name, kind: 'rule', adviser: () => rule })),
-  { name: 'one who knows', kind: 'oracle', adviser: () => ORACLE },
+  { name: 'one who knows the laws', kind: 'oracle', adviser: () => KNOWS_THE_LAWS },
+  { name: 'one who knows all', kind: 'oracle', adviser: () => ORACLE },
   ...ADVICE_PARTS.map((part): Contestant => ({
     name: part,
     kind: 'part',

@@ -30,7 +30,7 @@ export function wears(of: HiddenTool, truth: EdgeTruth, minutes: number, hardnes
 }
 
 /** Radius of its tip, µm: it rounds fast at first, by a power that is the tool's own. */
-export const tipOfUm = ({ roundsAs }: HiddenTool, { used }: EdgeTruth): number =>
+const tipOfUm = ({ roundsAs }: HiddenTool, { used }: EdgeTruth): number =>
   FRESH_UM + (GONE_UM - FRESH_UM) * used ** roundsAs;
 
 /** How far its faces have to go down before it is sharp, mm. */
@@ -60,14 +60,13 @@ export function faceAfterMm({ tool: { edge } }: HiddenTool, faceMm: number, down
   );
 }
 
-/** Steel a regrind takes of a chisel so that only so much of its land is left, mm³. */
-export function regroundMm3(of: HiddenTool, faceMm: number, leftMm: number): number {
-  const { edge } = of.tool;
+/** Steel a regrind takes of a chisel, mm³: its whole primary goes back until only so much of the land is left. */
+export function regroundMm3({ tool: { edge } }: HiddenTool, faceMm: number, leftMm: number): number {
   if (edge.form === 'knife') return 0;
-  const { primaryDeg, secondaryDeg = primaryDeg } = edge;
-  // The wedge between land and primary, from the one land to the other.
-  const slope = sinDeg(secondaryDeg) * (1 - tanDeg(primaryDeg) / tanDeg(secondaryDeg));
-  return (0.5 * (faceMm ** 2 - leftMm ** 2) * slope * edge.widthMm) / tanDeg(primaryDeg);
+  const { primaryDeg, secondaryDeg = primaryDeg, thicknessMm, widthMm } = edge;
+  const backMm =
+    recessionForLand(primaryDeg, secondaryDeg, faceMm) - recessionForLand(primaryDeg, secondaryDeg, leftMm);
+  return backMm * thicknessMm * widthMm;
 }
 
 /** What a strop brings back: half, less of it each time. */

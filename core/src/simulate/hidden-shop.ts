@@ -23,7 +23,7 @@ export interface HiddenTool {
 }
 
 /** A stone as it truly is. */
-export interface HiddenStone {
+interface HiddenStone {
   readonly stone: OwnedAbrasive;
   /** Steel it truly takes, mm³ a newton and metre, with a new face. */
   readonly mm3PerNm: number;
@@ -32,7 +32,7 @@ export interface HiddenStone {
 }
 
 /** The hand that hones and uses. */
-export interface HiddenHand {
+interface HiddenHand {
   readonly angleSd: number;
   readonly pushSd: number;
   readonly countSd: number;

@@ -1,6 +1,7 @@
 import type { Adviser, Deed, Looked } from './advisers.js';
 import { COSTS } from './costs.js';
-import { depthMm, regroundMm3, steelMm3, stroppedTo } from './edge-truth.js';
+import { depthMm, regroundMm3, steelMm3, stroppedTo, wears } from './edge-truth.js';
+import { setDeg } from './hidden-shop.js';
 
 /** What a honing takes as it is usually done, min: what an edge's life is weighed at. */
 const HONING_MIN = 5;
@@ -10,43 +11,47 @@ const FLATTEN_MIN = 2;
 const STROKES_PER_MIN = 45;
 
 /** What one spell costs from a state of use, and what is left of the edge after it, as a share of a honing. */
-function spellCost({ truth: { next } }: Looked, used: number): number {
+function spellCost(next: Looked['truth']['next'], used: number): number {
   const end = used + next.wear;
   const dullMin = end <= 1 ? 0 : used >= 1 ? next.minutes : (next.minutes * (end - 1)) / next.wear;
   const givesOut = end > 1 && used < 1 ? COSTS.givesOut : 0;
   return COSTS.dull * dullMin + givesOut - HONING_MIN * Math.max(0, 1 - end);
 }
 
+/** What costs least before a spell: to use it, to strop it where it is a knife, to hone it, to grind it first. */
+function cheapest(looked: Looked, costOf: (usedTo: (used: number) => number) => number): Deed {
+  const { of, truth } = looked;
+  const { edge } = truth;
+  const knife = of.tool.edge.form === 'knife';
+  const ways: readonly (readonly [Deed, number])[] = [
+    ['use', costOf((used) => used) + (edge.chipMm > 0 ? HONING_MIN : 0)],
+    ...(knife && edge.chipMm === 0
+      ? [['strop', STROP_MIN + costOf((used) => stroppedTo(used, edge.strops))] as const]
+      : []),
+    ['hone', HONING_MIN + costOf(() => 0)],
+  ];
+  const [deed] = ways.reduce((best, way) => (way[1] < best[1] ? way : best));
+  // Ground once a honing takes more over the first than all of them did so far, the wheel with them.
+  const { honings, extraMin, firstMin } = edge.since;
+  const grinds =
+    deed === 'hone' &&
+    !knife &&
+    firstMin !== undefined &&
+    honings > 0 &&
+    regroundMm3(of, edge.faceMm, 0.3) > 0 &&
+    honingMin(looked) - firstMin >= (GRIND_MIN + extraMin) / honings;
+  return grinds ? 'grind' : deed;
+}
+
 /** One who knows how an edge stands, what the next spell will do, and every stone. */
 export const ORACLE: Adviser = {
-  rack: (looked): Deed => {
-    const { of, truth } = looked;
-    const { edge } = truth;
-    const knife = of.tool.edge.form === 'knife';
-    const ways: readonly (readonly [Deed, number])[] = [
-      ['use', spellCost(looked, edge.used) + (edge.chipMm > 0 ? HONING_MIN : 0)],
-      ...(knife && edge.chipMm === 0
-        ? [['strop', STROP_MIN + spellCost(looked, stroppedTo(edge.used, edge.strops))] as const]
-        : []),
-      ['hone', HONING_MIN + spellCost(looked, 0)],
-    ];
-    const [deed] = ways.reduce((best, way) => (way[1] < best[1] ? way : best));
-    // Ground once a honing takes more over the first than all of them did so far, the wheel with them.
-    const { honings, extraMin, firstMin } = edge.since;
-    const grinds =
-      deed === 'hone' &&
-      !knife &&
-      firstMin !== undefined &&
-      honings > 0 &&
-      regroundMm3(of, edge.faceMm, 0.3) > 0 &&
-      honingMin(looked) - firstMin >= (GRIND_MIN + extraMin) / honings;
-    return grinds ? 'grind' : deed;
-  },
+  rack: (looked): Deed =>
+    cheapest(looked, (usedTo) => spellCost(looked.truth.next, usedTo(looked.truth.edge.used))),
   plan: (looked) => {
     const [coarse, fine] = needed(looked);
-    return { coarse, fine, untilBurr: true };
+    return { coarse, fine, untilBurr: true, proved: true };
   },
-  angle: ({ of, truth }) => (of.tool.edge.form === 'knife' ? of.bestDeg : truth.edge.madeDeg),
+  angle: ({ of }) => (of.tool.edge.form === 'knife' ? of.bestDeg : setDeg(of)),
   care: (looked, stone) => {
     const { shop, truth } = looked;
     const strokes = needed(looked)[stone];
@@ -58,6 +63,7 @@ export const ORACLE: Adviser = {
 
 const MARKS_MM = 0.0015;
 const PUSH_N = 20;
+const MOST_STROKES = 600;
 
 function needed(looked: Looked): readonly [number, number] {
   const { of, shop, truth } = looked;
@@ -65,9 +71,52 @@ function needed(looked: Looked): readonly [number, number] {
   const strokes = (stone: 0 | 1, mm3: number): number => {
     const { mm3PerNm, tiresAt, stone: owned } = shop.stones[stone];
     const each = ((mm3PerNm * PUSH_N * owned.strokeMm) / 1000) * 2 ** (-(tired[stone] ?? 0) / tiresAt);
-    return Math.ceil(mm3 / each);
+    return Math.min(MOST_STROKES, Math.ceil(mm3 / each));
   };
   return [strokes(0, steelMm3(of, edge, depthMm(of, edge))), strokes(1, steelMm3(of, edge, MARKS_MM))];
 }
 
 const honingMin = (looked: Looked): number => 2 + needed(looked).reduce((a, b) => a + b) / STROKES_PER_MIN;
+
+/** Ninths of the normal law, each by its middle: what an edge may bear; and what a spell may be beside the usual. */
+const MAY_BEAR = [-1.59, -0.97, -0.59, -0.28, 0, 0.28, 0.59, 0.97, 1.59];
+const MAY_LAST = [0.68, 1, 1.48];
+
+/** How much an edge was used by what was put down, where each bears the usual. */
+function usedByRecord({ shop, of, entries, truth: { edge } }: Looked): number {
+  const from = entries.findLastIndex(({ kind }) => kind === 'honing');
+  let strops = 0;
+  return entries.slice(from + 1).reduce((used, { kind, use }) => {
+    if (kind === 'stropping') return stroppedTo(used, strops++);
+    const hardness = use?.wood === 'oak' ? shop.hardWood : 1;
+    return used + wears(of, { ...edge, bears: 1 }, use?.minutes ?? 0, hardness);
+  }, 0);
+}
+
+/**
+ * One who knows every law of a shop, and of each edge and spell only what was put down: nobody could do better from a
+ * record.
+ */
+export const KNOWS_THE_LAWS: Adviser = {
+  ...ORACLE,
+  rack: (looked): Deed => {
+    const { shop, of, entries, truth } = looked;
+    const last = entries.at(-1);
+    const gone = last?.kind === 'use' && (last.use?.stillCutting === false || last.chips !== undefined);
+    const used = usedByRecord(looked);
+    const hardness = last?.use?.wood === 'oak' ? shop.hardWood : 1;
+    const bears = MAY_BEAR.map((z) => Math.exp(of.spread * z));
+    const still = gone ? bears : bears.filter((each) => used < each);
+    const may = still.length > 0 ? still : bears.slice(-1);
+    return cheapest(looked, (usedTo) => {
+      const costs = may.flatMap((bear) =>
+        MAY_LAST.map((long) => {
+          const minutes = long * of.spellMin;
+          const wear = wears(of, { ...truth.edge, bears: bear }, minutes, hardness);
+          return spellCost({ minutes, wear }, usedTo(gone ? Math.max(1, used / bear) : used / bear));
+        }),
+      );
+      return costs.reduce((sum, each) => sum + each, 0) / costs.length;
+    });
+  },
+};

@@ -251,15 +251,16 @@ function honed(
   // A flatter angle has to be worked down to the edge first; a steeper one is a narrow land at once.
   const turn = (Math.max(0, edge.madeDeg - deg) * Math.PI) / 180;
   const shaped = steelMm3(of, edge, 0.5 * turn * faceMm);
-  const coarse = strokesOn(
-    shop,
-    bench,
-    0,
-    wanted.coarse,
-    steelMm3(of, edge, downMm) + shaped,
-    wanted.untilBurr,
-  );
-  const fine = strokesOn(shop, bench, 1, wanted.fine, steelMm3(of, edge, MARKS_MM), wanted.untilBurr);
+  const neededMm3 = [steelMm3(of, edge, downMm) + shaped, steelMm3(of, edge, MARKS_MM)] as const;
+  let coarse = strokesOn(shop, bench, 0, wanted.coarse, neededMm3[0], wanted.untilBurr);
+  let fine = strokesOn(shop, bench, 1, wanted.fine, neededMm3[1], wanted.untilBurr);
+  // What the burr did not tell the nail does, as often as the hand is right.
+  if (wanted.proved && Math.min(coarse.share, fine.share) < 1 && slips.uniform() < shop.hand.feels) {
+    coarse = andThen(coarse, (one) =>
+      strokesOn(shop, bench, 0, 0.5 * wanted.coarse, neededMm3[0] - one.mm3, true),
+    );
+    fine = andThen(fine, (one) => strokesOn(shop, bench, 1, 0.5 * wanted.fine, neededMm3[1] - one.mm3, true));
+  }
   const minutes = SET_UP.hone + (coarse.strokes + fine.strokes) / STROKES_PER_MIN;
   cost.stones += minutes * COSTS.work;
   cost.steel += (coarse.mm3 + fine.mm3) * GRAMS_PER_MM3 * COSTS.gram;
@@ -301,6 +302,18 @@ interface Made {
   /** Of what was needed, 1 at most. */
   readonly share: number;
   readonly mm3: number;
+}
+
+/** More strokes on the same stone, where any are still needed. */
+function andThen(one: Made, onward: (one: Made) => Made): Made {
+  if (one.share >= 1) return one;
+  const more = onward(one);
+  return {
+    strokes: one.strokes + more.strokes,
+    noted: one.noted + more.noted,
+    share: one.share + (1 - one.share) * more.share,
+    mm3: one.mm3 + more.mm3,
+  };
 }
 
 /** Strokes on a stone that tires: as many as were told, and on until the burr is felt where that is told too. */

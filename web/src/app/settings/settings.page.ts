@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { InputText } from 'primeng/inputtext';
 import { SelectButton } from 'primeng/selectbutton';
@@ -18,7 +19,7 @@ import { SettingsStore } from '../data/settings.store';
 /** How figures are written, how it looks, and the workshop file in and out. */
 @Component({
   selector: 'ma-settings',
-  imports: [Backups, ButtonDirective, FormsModule, InputText, OpenFile, SelectButton],
+  imports: [Backups, ButtonDirective, FormsModule, InputText, OpenFile, RouterLink, SelectButton],
   templateUrl: './settings.page.html',
   styles: `
     section {

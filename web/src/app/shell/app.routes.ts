@@ -58,6 +58,11 @@ export const routes: Routes = [
     loadComponent: async () => (await import('../puzzle/puzzle.page')).PuzzlePage,
   },
   {
+    path: 'how-good',
+    title: 'How good is this advice? · Mellow Anvil',
+    loadComponent: async () => (await import('../judged/judged.page')).JudgedPage,
+  },
+  {
     path: 'ledger',
     title: 'Ledger · Mellow Anvil',
     loadComponent: async () => (await import('../ledger/ledger.page')).LedgerPage,

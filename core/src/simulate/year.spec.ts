@@ -1,0 +1,101 @@
+import fc from 'fast-check';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { RULES, type Adviser } from './advisers.js';
+import { asThePageSays } from './as-the-page-says.js';
+import { chanceOf, type Chance } from './chance.js';
+import { SEEDS } from './costs.js';
+import { depthMm, freshTruth, regroundMm3, stroppedTo, wears } from './edge-truth.js';
+import { hiddenShop } from './hidden-shop.js';
+import { KNOWS_THE_LAWS, ORACLE } from './oracle.js';
+import { totalOf, yearOf, type Year } from './year.js';
+
+const chances = (seed: number): Chance => {
+  const random = xoroshiro128plus(seed);
+  return chanceOf(() => uniformFloat64(random));
+};
+const yearUnder = (adviser: Adviser, shop: number): Year =>
+  yearOf(hiddenShop(chances(3 * shop)), adviser, chances(3 * shop + 1), chances(3 * shop + 2));
+/** What years in the first shops for tuning cost, together. */
+const cost = (adviser: () => Adviser, shops: number): number =>
+  Array.from({ length: shops }, (_, i) => totalOf(yearUnder(adviser(), SEEDS.tuning.from + i))).reduce(
+    (sum, each) => sum + each,
+    0,
+  );
+
+describe('a year of a made-up shop', () => {
+  it('is the same again for the same seeds, and brings everybody the same spells', () => {
+    expect(yearUnder(ORACLE, 5)).toEqual(yearUnder(ORACLE, 5));
+    for (const adviser of [...Object.values(RULES), KNOWS_THE_LAWS, asThePageSays()])
+      expect(yearUnder(adviser, 5).spells).toBe(yearUnder(ORACLE, 5).spells);
+  });
+
+  it('costs one who knows all less than one who knows the laws, and him less than any rule of thumb', () => {
+    const [all, laws] = [cost(() => ORACLE, 30), cost(() => KNOWS_THE_LAWS, 30)];
+    expect(all).toBeLessThan(laws);
+    for (const [name, rule] of Object.entries(RULES))
+      expect(cost(() => rule, 30))
+        .withContext(name)
+        .toBeGreaterThan(1.2 * laws);
+  });
+
+  it('costs less under the page than under any rule of thumb (six shops)', () => {
+    const page = cost(asThePageSays, 6);
+    for (const [name, rule] of Object.entries(RULES))
+      expect(cost(() => rule, 6))
+        .withContext(name)
+        .toBeGreaterThan(page);
+  });
+
+  it('tells every part of the advice that is made worse on purpose', () => {
+    const best = cost(() => ORACLE, 30);
+    const worse: Readonly<Record<string, Adviser>> = {
+      rack: { ...ORACLE, rack: ({ truth: { edge } }) => (edge.used >= 1 ? 'hone' : 'use') },
+      plan: {
+        ...ORACLE,
+        plan: (looked) => {
+          const { coarse, fine } = ORACLE.plan(looked);
+          return { coarse: coarse / 2, fine: fine / 2, untilBurr: false };
+        },
+      },
+      angle: {
+        ...ORACLE,
+        angle: (looked) => ORACLE.angle(looked) - (looked.of.tool.edge.form === 'knife' ? 3 : 0),
+      },
+      care: { ...ORACLE, care: () => false },
+    };
+    for (const [part, adviser] of Object.entries(worse))
+      expect(cost(() => adviser, 30))
+        .withContext(part)
+        .toBeGreaterThan(1.05 * best);
+  });
+});
+
+describe('an edge as it truly is', () => {
+  const [chisel, knife] = hiddenShop(chances(1)).tools;
+  if (!chisel || !knife) throw new Error('A shop has a chisel and a knife.');
+
+  it('wears the faster the harder the wood and the further from its best angle, and never grows sharp (fast-check)', () => {
+    const some = fc.double({ min: 0.01, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(some, some, fc.double({ min: 1, max: 10, noNaN: true }), (used, more, off) => {
+        const edge = { ...freshTruth(knife, 1, knife.bestDeg), used };
+        const worn = wears(knife, edge, 60 * more, 1);
+        expect(worn).toBeGreaterThan(0);
+        expect(wears(knife, edge, 60 * more, 1.5)).toBeGreaterThan(worn);
+        for (const side of [-off, off])
+          expect(wears(knife, { ...edge, madeDeg: knife.bestDeg + side }, 60 * more, 1)).toBeGreaterThan(
+            worn,
+          );
+        expect(depthMm(knife, { ...edge, used: used + more })).toBeGreaterThan(depthMm(knife, edge));
+        expect(stroppedTo(used, Math.round(10 * more))).toBeLessThanOrEqual(used);
+      }),
+    );
+  });
+
+  it('is ground by its whole primary: nothing where the land is as it should be, of a knife nothing at all', () => {
+    expect(regroundMm3(chisel, 0.3, 0.3)).toBe(0);
+    expect(regroundMm3(chisel, 1, 0.3)).toBeGreaterThan(regroundMm3(chisel, 0.8, 0.3));
+    expect(regroundMm3(knife, 1, 0.3)).toBe(0);
+  });
+});
