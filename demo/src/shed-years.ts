@@ -77,6 +77,8 @@ const STRIKE_CHANCE = 0.004;
 /** How often somebody lays the rule on a land before honing, and a straightedge on a stone before flattening it. */
 const MEASURE_CHANCE = 0.4;
 const STRAIGHTEDGE_CHANCE = 0.3;
+/** A carving edge that cuts no longer is stropped first, by old habit oftener than pays. */
+const STROPS_OF_HABIT = 8;
 /** How the shed’s people judge an edge: by so many of the latest, and stropping at a share of what those lasted. */
 const EDGES_REMEMBERED = 12;
 const EDGES_TO_GO_BY = 3;
@@ -213,6 +215,7 @@ class ToolLife {
     const seen = { ...record, stropped: familyFacts(this.tool.family).stropped };
     const { state, rule } = readiness(this.tool, seen);
     const { measure } = this.habit;
+    if (rule === 'blunt' && seen.stropped && this.state.stropsSinceHoned < STROPS_OF_HABIT) return 'strop';
     const usual = this.usualLife();
     const used = this.state.sinceHoned[measure];
     if (rule !== 'half-hour' && rule !== 'sharp') return state;

@@ -63,7 +63,7 @@ describe('Commands', () => {
       return { kind, before, after: { ...after, notes: 'x'.repeat(40_000) } };
     };
     for (const name of ['first', 'second', 'third']) {
-      await commands.perform(name, async () => Array.from({ length: 550 }, (_, i) => long(`${name}-${i}`)), {
+      await commands.perform(name, async () => Array.from({ length: 620 }, (_, i) => long(`${name}-${i}`)), {
         whole: true,
       });
     }
@@ -71,7 +71,7 @@ describe('Commands', () => {
     expect(undo.map(({ label }) => label)).toEqual(['third', 'second']);
     expect(kept).toEqual({ commands: COMMANDS_KEPT, bytes: COMMANDS_BYTES });
     await commands.undo(undo[0]?.id as number);
-    expect(await tools.model(shop.database.sequelize).count({ where: { deletedAt: null } })).toBe(1100);
+    expect(await tools.model(shop.database.sequelize).count({ where: { deletedAt: null } })).toBe(1240);
   });
 
   it('take no entry for a tool that is being removed, however close', async () => {
