@@ -1,6 +1,6 @@
 import type { GateWord } from '../run/answers.js';
 import type { ProofTest } from '../record/session.js';
-import type { Look, Symptom } from './knowledge.js';
+import type { Look, Symptom } from './signs.js';
 import type { Seen } from './ranking.js';
 
 /** What a gate was told, as it was told: a symptom, or the answer to a look. */

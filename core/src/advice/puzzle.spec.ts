@@ -2,15 +2,8 @@ import fc from 'fast-check';
 import { PROOFS } from '../record/session.js';
 import { GATE_WORDS } from '../run/answers.js';
 import { seenInRun } from './from-run.js';
-import {
-  CAUSE_NAMES,
-  LOOK_NAMES,
-  SEEN_ALREADY,
-  SYMPTOM_NAMES,
-  causeFacts,
-  type Look,
-  type Symptom,
-} from './knowledge.js';
+import { CAUSE_NAMES, causeFacts } from './causes.js';
+import { LOOK_NAMES, SEEN_ALREADY, SYMPTOM_NAMES, type Look, type Symptom } from './signs.js';
 import { nextLooks, rankCauses } from './ranking.js';
 
 const top = (symptoms: readonly Symptom[], looks: Partial<Record<Look, boolean>> = {}): string =>

@@ -1,15 +1,13 @@
+import { CAUSE_NAMES, causeFacts, type CauseName } from './causes.js';
 import {
-  CAUSE_NAMES,
   LOOK_NAMES,
   OFTEN,
   SEEN_ALREADY,
   TELLS_ALONE,
-  causeFacts,
-  type CauseName,
   type Look,
   type Often,
   type Symptom,
-} from './knowledge.js';
+} from './signs.js';
 
 /** What was seen: symptoms, and answers to looks. */
 export interface Seen {

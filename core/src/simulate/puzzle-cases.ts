@@ -1,13 +1,5 @@
-import {
-  CAUSE_NAMES,
-  causeFacts,
-  type CauseName,
-  LOOK_NAMES,
-  type Look,
-  SEEN_ALREADY,
-  type Symptom,
-  SYMPTOM_NAMES,
-} from '../advice/knowledge.js';
+import { CAUSE_NAMES, causeFacts, type CauseName } from '../advice/causes.js';
+import { LOOK_NAMES, type Look, SEEN_ALREADY, type Symptom, SYMPTOM_NAMES } from '../advice/signs.js';
 import { likelihoodOf } from '../advice/ranking.js';
 import { about, type Chance } from './chance.js';
 
