@@ -23,12 +23,12 @@ import {
   type HiddenKnife,
   shaved,
   tradesRule,
+  type Chance,
   type Used,
 } from '@mellow-anvil/core/simulate';
 import { learnedRate } from '@mellow-anvil/core/abrasive';
 import type { Workshop } from '@mellow-anvil/core/workshop';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { chances as seeded } from './chances.js';
 import { median, type Row } from './table.js';
 
 const DEMO = new URL('../../demo/saltmarsh-boat-shed.workshop.json', import.meta.url);
@@ -39,20 +39,11 @@ const MEDIAN = 88;
 const RATE_SD = 0.5;
 const FLAT = { grind: 'flat', back: 'flat', front: { shape: 'straight' } } as const;
 
-type Chance = () => number;
-
-/** A stream of chances of its own, and the normal of it. */
-function chances(seed: number): { readonly uniform: Chance; readonly normal: Chance } {
-  const random = xoroshiro128plus(20261129 + 7919 * seed);
-  const uniform = (): number => uniformFloat64(random);
-  return {
-    uniform,
-    normal: () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform()),
-  };
-}
+/** The figures of a run are the same again in the next. */
+const chances = (seed: number): Chance => seeded(20261129 + 7919 * seed);
 
 /** Lives of a true median of 88 minutes by laws that are not the one they are judged by. */
-const LAWS: Readonly<Record<string, (of: ReturnType<typeof chances>) => Chance>> = {
+const LAWS: Readonly<Record<string, (of: Chance) => () => number>> = {
   'log-normal, sd 0.2':
     ({ normal }) =>
     () =>
@@ -118,7 +109,7 @@ function atBest(law: string): number {
 }
 
 /** Spells of use, min. */
-const spellOf = ({ uniform }: ReturnType<typeof chances>): number => 10 + 40 * uniform();
+const spellOf = ({ uniform }: Chance): number => 10 + 40 * uniform();
 
 function lives(): readonly Row[] {
   return Object.keys(LAWS).flatMap((law): Row[] => {
@@ -231,7 +222,7 @@ function readings(): readonly Row[] {
 }
 
 /** A quantity of the logarithm’s spread that is not normal: even between two ends, or with long tails (Laplace). */
-const SPREADS: Readonly<Record<string, (sd: number, uniform: Chance) => number>> = {
+const SPREADS: Readonly<Record<string, (sd: number, uniform: () => number) => number>> = {
   even: (sd, uniform) => sd * Math.sqrt(12) * (uniform() - 0.5),
   'long-tailed': (sd, uniform) => {
     const side = uniform() < 0.5 ? -1 : 1;

@@ -1,7 +1,6 @@
-import { chanceOf, CONTESTANTS, hiddenShop, type Year, yearOf } from '@mellow-anvil/core/simulate';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { CONTESTANTS, hiddenShop, type Year, yearOf } from '@mellow-anvil/core/simulate';
 import { parentPort, workerData } from 'node:worker_threads';
+import { chances } from '../chances.js';
 
 /** Which shops, under whom: places in {@link CONTESTANTS}. */
 export interface Wanted {
@@ -15,11 +14,6 @@ export interface Judged {
   readonly contestant: number;
   readonly year: Year;
 }
-
-const chances = (seed: number) => {
-  const random = xoroshiro128plus(seed);
-  return chanceOf(() => uniformFloat64(random));
-};
 
 const { from, shops, contestants } = workerData as Wanted;
 for (let shop = from; shop < from + shops; shop++) {

@@ -1,12 +1,9 @@
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { chances } from '../testing/chances.js';
 import { edgesInUse, type Used } from './edges-in-use.js';
 
 /** Edges of a true median of 88 minutes whose law is not the one they are judged by: log-normal. */
 function shop(seed: number, more: Partial<Parameters<typeof edgesInUse>[0]>): Used {
-  const random = xoroshiro128plus(seed);
-  const uniform = (): number => uniformFloat64(random);
-  const normal = (): number => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
+  const { uniform, normal } = chances(seed);
   return edgesInUse({
     life: () => 88 * Math.exp(0.35 * normal()),
     spell: () => 10 + 40 * uniform(),

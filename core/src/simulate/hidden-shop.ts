@@ -23,7 +23,7 @@ export interface HiddenTool {
 }
 
 /** A stone as it truly is. */
-interface HiddenStone {
+export interface HiddenStone {
   readonly stone: OwnedAbrasive;
   /** Steel it truly takes, mm³ a newton and metre, with a new face. */
   readonly mm3PerNm: number;

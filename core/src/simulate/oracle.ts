@@ -1,14 +1,20 @@
 import type { Adviser, Deed, Looked } from './advisers.js';
+import {
+  freshness,
+  LAND_LEFT_MM,
+  MARKS_MM,
+  MOST_STROKES,
+  SET_UP,
+  strokeMm3,
+  STROKES_PER_MIN,
+} from './at-the-stones.js';
 import { COSTS } from './costs.js';
 import { depthMm, regroundMm3, steelMm3, stroppedTo, wears } from './edge-truth.js';
 import { setDeg } from './hidden-shop.js';
 
 /** What a honing takes as it is usually done, min: what an edge's life is weighed at. */
 const HONING_MIN = 5;
-const STROP_MIN = 1;
 const GRIND_MIN = 10;
-const FLATTEN_MIN = 2;
-const STROKES_PER_MIN = 45;
 
 /** What one spell costs from a state of use, and what is left of the edge after it, as a share of a honing. */
 function spellCost(next: Looked['truth']['next'], used: number): number {
@@ -26,7 +32,7 @@ function cheapest(looked: Looked, costOf: (usedTo: (used: number) => number) => 
   const ways: readonly (readonly [Deed, number])[] = [
     ['use', costOf((used) => used) + (edge.chipMm > 0 ? HONING_MIN : 0)],
     ...(knife && edge.chipMm === 0
-      ? [['strop', STROP_MIN + costOf((used) => stroppedTo(used, edge.strops))] as const]
+      ? [['strop', SET_UP.strop + costOf((used) => stroppedTo(used, edge.strops))] as const]
       : []),
     ['hone', HONING_MIN + costOf(() => 0)],
   ];
@@ -38,7 +44,7 @@ function cheapest(looked: Looked, costOf: (usedTo: (used: number) => number) => 
     !knife &&
     firstMin !== undefined &&
     honings > 0 &&
-    regroundMm3(of, edge.faceMm, 0.3) > 0 &&
+    regroundMm3(of, edge.faceMm, LAND_LEFT_MM) > 0 &&
     honingMin(looked) - firstMin >= (GRIND_MIN + extraMin) / honings;
   return grinds ? 'grind' : deed;
 }
@@ -55,28 +61,24 @@ export const ORACLE: Adviser = {
   care: (looked, stone) => {
     const { shop, truth } = looked;
     const strokes = needed(looked)[stone];
-    const slow = 1 - 2 ** (-(truth.tired[stone] ?? 0) / shop.stones[stone].tiresAt);
+    const slow = 1 - freshness(shop.stones[stone], truth.tired[stone] ?? 0);
     // What its being tired costs this time, beside half of what flattening does: about where both together cost least.
-    return (strokes * slow) / STROKES_PER_MIN > FLATTEN_MIN / 2;
+    return (strokes * slow) / STROKES_PER_MIN > SET_UP.flatten / 2;
   },
 };
-
-const MARKS_MM = 0.0015;
-const PUSH_N = 20;
-const MOST_STROKES = 600;
 
 function needed(looked: Looked): readonly [number, number] {
   const { of, shop, truth } = looked;
   const { edge, tired } = truth;
   const strokes = (stone: 0 | 1, mm3: number): number => {
-    const { mm3PerNm, tiresAt, stone: owned } = shop.stones[stone];
-    const each = ((mm3PerNm * PUSH_N * owned.strokeMm) / 1000) * 2 ** (-(tired[stone] ?? 0) / tiresAt);
+    const each = strokeMm3(shop.stones[stone], tired[stone] ?? 0);
     return Math.min(MOST_STROKES, Math.ceil(mm3 / each));
   };
   return [strokes(0, steelMm3(of, edge, depthMm(of, edge))), strokes(1, steelMm3(of, edge, MARKS_MM))];
 }
 
-const honingMin = (looked: Looked): number => 2 + needed(looked).reduce((a, b) => a + b) / STROKES_PER_MIN;
+const honingMin = (looked: Looked): number =>
+  SET_UP.hone + needed(looked).reduce((a, b) => a + b) / STROKES_PER_MIN;
 
 /** Ninths of the normal law, each by its middle: what an edge may bear; and what a spell may be beside the usual. */
 const MAY_BEAR = [-1.59, -0.97, -0.59, -0.28, 0, 0.28, 0.59, 0.97, 1.59];
@@ -94,8 +96,8 @@ function usedByRecord({ shop, of, entries, truth: { edge } }: Looked): number {
 }
 
 /**
- * One who knows every law of a shop, and of each edge and spell only what was put down: nobody could do better from a
- * record.
+ * One who knows every law of a shop, and takes a tool up by what was put down of its edge alone; its strokes, angle and
+ * stones are those of one who knows all.
  */
 export const KNOWS_THE_LAWS: Adviser = {
   ...ORACLE,

@@ -1,7 +1,5 @@
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { chances } from '../testing/chances.js';
 import { nextLooks, rankCauses, type Seen } from '../advice/ranking.js';
-import { chanceOf } from './chance.js';
 import { type PuzzleCase, puzzleCases } from './puzzle-cases.js';
 
 const SHOPS = 6;
@@ -28,13 +26,7 @@ function asked({ symptoms, looks, cause }: PuzzleCase) {
 }
 
 describe('the puzzle, in shops of other habits than it was made by', () => {
-  const all = Array.from({ length: SHOPS }, (_, shop) => {
-    const random = xoroshiro128plus(40 + shop);
-    return puzzleCases(
-      chanceOf(() => uniformFloat64(random)),
-      CASES,
-    );
-  })
+  const all = Array.from({ length: SHOPS }, (_, shop) => puzzleCases(chances(40 + shop), CASES))
     .flat()
     .filter(({ symptoms }) => symptoms.length > 0)
     .map(asked);

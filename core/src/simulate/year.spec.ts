@@ -1,19 +1,13 @@
 import fc from 'fast-check';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { chances } from '../testing/chances.js';
 import { RULES, type Adviser } from './advisers.js';
 import { asThePageSays } from './as-the-page-says.js';
-import { chanceOf, type Chance } from './chance.js';
 import { SEEDS } from './costs.js';
 import { depthMm, freshTruth, regroundMm3, stroppedTo, wears } from './edge-truth.js';
 import { hiddenShop } from './hidden-shop.js';
 import { KNOWS_THE_LAWS, ORACLE } from './oracle.js';
 import { totalOf, yearOf, type Year } from './year.js';
 
-const chances = (seed: number): Chance => {
-  const random = xoroshiro128plus(seed);
-  return chanceOf(() => uniformFloat64(random));
-};
 const yearUnder = (adviser: Adviser, shop: number): Year =>
   yearOf(hiddenShop(chances(3 * shop)), adviser, chances(3 * shop + 1), chances(3 * shop + 2));
 /** What years in the first shops for tuning cost, together. */

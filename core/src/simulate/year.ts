@@ -2,6 +2,7 @@ import type { RecordedSession } from '../record/edge-state.js';
 import type { Session } from '../record/session.js';
 import type { Adviser, Deed, Looked } from './advisers.js';
 import { about, type Chance } from './chance.js';
+import { LAND_LEFT_MM, MARKS_MM, MOST_STROKES, SET_UP, strokeMm3, STROKES_PER_MIN } from './at-the-stones.js';
 import { COSTS } from './costs.js';
 import {
   depthMm,
@@ -43,18 +44,10 @@ export const totalOf = (year: Pick<Year, (typeof COST_PARTS)[number]>): number =
 
 const DAYS = 250;
 const DAY_MS = 86_400_000;
-/** Push at the stones, N, and strokes a minute: what everybody plans with. */
-const PUSH_N = 20;
-const STROKES_PER_MIN = 45;
-/** Set-up of a honing, a strop, a flattening and the wheel, min; the wheel takes so much steel a minute. */
-const SET_UP = { hone: 2, strop: 1, flatten: 2, grind: 8 } as const;
+/** The wheel takes so much steel a minute. */
 const WHEEL_MM3_PER_MIN = 60;
-/** A regrind leaves so much of the land, mm. */
-const LAND_LEFT_MM = 0.3;
 /** A land is read every so many honings, to twentieths. */
 const LAND_READ_EVERY = 5;
-/** Depth of the marks of the coarse stone that the fine one takes off, mm. */
-const MARKS_MM = 0.0015;
 const GRAMS_PER_MM3 = 0.00785;
 /** Chance that an edge that had given out spoilt a surface before it was put down. */
 const SPOILS = 0.15;
@@ -65,8 +58,6 @@ const MOST_USED = 1.6;
 const PUT_DOWN_MIN = 5;
 /** Nobody sharpens one tool more often in a day. */
 const MOST_TURNS = 4;
-/** More strokes than these on one stone, and anybody stops. */
-const MOST_STROKES = 600;
 
 /** What every contestant meets alike: the days, spells, woods, edges and accidents of a year. */
 interface Fate {
@@ -96,7 +87,10 @@ function fatesOf({ tools, hardShare }: HiddenShop, chance: Chance): readonly (re
   });
 }
 
-interface Bench {
+/** A year as it goes: whose shop and advice it is, what was put down, how its stones stand, what it has cost. */
+interface Going {
+  readonly shop: HiddenShop;
+  readonly adviser: Adviser;
   readonly all: Map<string, RecordedSession[]>;
   readonly cares: { abrasiveId: string; kind: 'flattened'; at: string }[];
   readonly tired: [number, number];
@@ -109,19 +103,9 @@ interface Bench {
  * A year of a made-up shop under somebody’s advice: every contestant meets the same days, woods, edges and accidents, and
  * a hand that slips alike.
  */
-export function yearOf(
-  shop: HiddenShop,
-  adviser: Adviser,
-  days: Chance,
-  slips: Chance,
-  atEnd?: (
-    of: HiddenTool,
-    edge: EdgeTruth,
-    entries: readonly RecordedSession[],
-    tired: readonly number[],
-  ) => void,
-): Year {
-  const bench: Bench = {
+export function yearOf(shop: HiddenShop, adviser: Adviser, days: Chance, slips: Chance): Year {
+  const going: Going = {
+    ...{ shop, adviser, slips },
     all: new Map(shop.tools.map(({ tool }) => [tool.id, []])),
     cares: [],
     tired: [0, 0],
@@ -129,7 +113,6 @@ export function yearOf(
       ...{ stones: 0, strop: 0, wheel: 0, care: 0, dull: 0, steel: 0 },
       ...{ gaveOut: 0, early: 0, honings: 0, spells: 0 },
     },
-    slips,
   };
   const fates = fatesOf(shop, days);
   const truths = shop.tools.map((of, i) => freshTruth(of, fates[i]?.[0]?.bears ?? 1));
@@ -138,52 +121,41 @@ export function yearOf(
       const fate = fates[i]?.[day];
       if (!fate?.taken) return;
       const at = (hour: number): string => new Date(Date.UTC(2025, 0, 1, hour) + day * DAY_MS).toISOString();
-      truths[i] = dayOf(shop, adviser, bench, of, truths[i] as EdgeTruth, fate, at);
+      truths[i] = dayOf(going, of, truths[i] as EdgeTruth, fate, at);
     });
   }
-  if (atEnd)
-    shop.tools.forEach((of, i) =>
-      atEnd(of, truths[i] as EdgeTruth, bench.all.get(of.tool.id) ?? [], bench.tired),
-    );
-  return bench.cost;
+  return going.cost;
 }
 
 function dayOf(
-  shop: HiddenShop,
-  adviser: Adviser,
-  bench: Bench,
+  going: Going,
   of: HiddenTool,
   found: EdgeTruth,
   fate: Fate,
   at: (hour: number) => string,
 ): EdgeTruth {
-  const entries = bench.all.get(of.tool.id) as RecordedSession[];
+  const { shop, adviser, all, cares, tired, cost } = going;
+  const entries = all.get(of.tool.id) as RecordedSession[];
   const hardness = fate.hard ? shop.hardWood : 1;
   const put = (session: Omit<Session, 'toolId'>): void => {
     entries.push({ ...session, toolId: of.tool.id, id: `${of.tool.id}-${String(entries.length)}` });
   };
   let [edge, rest] = [found, fate.minutes];
-  bench.cost.spells += 1;
+  cost.spells += 1;
   for (let turn = 0; turn < MOST_TURNS && rest > 0; turn++) {
     const writing: Writing = { put, at: (hour) => at(6 + 4 * turn + hour) };
     const looked: Looked = {
-      ...{ shop, of, entries, all: bench.all, cares: bench.cares },
+      ...{ shop, of, entries, all, cares },
       truth: {
         edge,
         next: { wear: wears(of, edge, rest, hardness), minutes: rest },
-        tired: bench.tired,
+        tired,
       },
     };
-    const made = done(adviser.rack(looked), shop, adviser, bench, looked, fate, writing);
+    const made = done(going, adviser.rack(looked), looked, fate, writing);
     const last = turn === MOST_TURNS - 1;
-    const after = usedFor(
-      shop,
-      bench,
-      of,
-      made,
-      { ...fate, minutes: rest, last, luck: fate.luck[turn] ?? [] },
-      writing,
-    );
+    const spell = { ...fate, minutes: rest, last, luck: fate.luck[turn] ?? [] };
+    const after = usedFor(going, of, made, spell, writing);
     edge = after.edge;
     rest -= after.minutes;
   }
@@ -195,54 +167,39 @@ interface Writing {
   readonly at: (hour: number) => string;
 }
 
-function done(
-  deed: Deed,
-  shop: HiddenShop,
-  adviser: Adviser,
-  bench: Bench,
-  looked: Looked,
-  fate: Fate,
-  { put, at }: Writing,
-): EdgeTruth {
+function done(going: Going, deed: Deed, looked: Looked, fate: Fate, writing: Writing): EdgeTruth {
   const { of } = looked;
   const { edge } = looked.truth;
   if (deed === 'use') return edge;
   if (deed === 'strop') {
-    bench.cost.strop += SET_UP.strop * COSTS.work;
-    put({ kind: 'stropping', startedAt: at(0), minutes: SET_UP.strop });
+    going.cost.strop += SET_UP.strop * COSTS.work;
+    writing.put({ kind: 'stropping', startedAt: writing.at(0), minutes: SET_UP.strop });
     return { ...edge, used: stroppedTo(edge.used, edge.strops), strops: edge.strops + 1 };
   }
-  const ground = deed === 'grind' ? reground(bench, of, edge, { put, at }) : edge;
+  const ground = deed === 'grind' ? reground(going, of, edge, writing) : edge;
   const again: Looked = { ...looked, truth: { ...looked.truth, edge: ground } };
-  return honed(shop, adviser, bench, again, fate, { put, at });
+  return honed(going, again, fate, writing);
 }
 
-function reground(bench: Bench, of: HiddenTool, edge: EdgeTruth, { put, at }: Writing): EdgeTruth {
+function reground({ cost }: Going, of: HiddenTool, edge: EdgeTruth, { put, at }: Writing): EdgeTruth {
   const leftMm = Math.min(edge.faceMm, LAND_LEFT_MM);
   const mm3 = regroundMm3(of, edge.faceMm, leftMm);
   const minutes = SET_UP.grind + mm3 / WHEEL_MM3_PER_MIN;
-  bench.cost.wheel += minutes * COSTS.work;
-  bench.cost.steel += mm3 * GRAMS_PER_MM3 * COSTS.gram;
+  cost.wheel += minutes * COSTS.work;
+  cost.steel += mm3 * GRAMS_PER_MM3 * COSTS.gram;
   put({ kind: 'grinding', startedAt: at(0), minutes, landLeftMm: leftMm });
   return { ...edge, faceMm: leftMm, since: { honings: 0, extraMin: 0 } };
 }
 
-function honed(
-  shop: HiddenShop,
-  adviser: Adviser,
-  bench: Bench,
-  looked: Looked,
-  fate: Fate,
-  { put, at }: Writing,
-): EdgeTruth {
+function honed(going: Going, looked: Looked, fate: Fate, { put, at }: Writing): EdgeTruth {
   const { of } = looked;
   const { edge } = looked.truth;
-  const { cost, slips } = bench;
+  const { shop, adviser, cares, tired, cost, slips } = going;
   ([0, 1] as const).forEach((stone) => {
     if (!adviser.care(looked, stone)) return;
     cost.care += SET_UP.flatten * COSTS.work;
-    bench.tired[stone] = 0;
-    bench.cares.push({ abrasiveId: shop.stones[stone].stone.id, kind: 'flattened', at: at(1) });
+    tired[stone] = 0;
+    cares.push({ abrasiveId: shop.stones[stone].stone.id, kind: 'flattened', at: at(1) });
   });
   const wanted = adviser.plan(looked);
   const deg = adviser.angle(looked);
@@ -252,14 +209,12 @@ function honed(
   const turn = (Math.max(0, edge.madeDeg - deg) * Math.PI) / 180;
   const shaped = steelMm3(of, edge, 0.5 * turn * faceMm);
   const neededMm3 = [steelMm3(of, edge, downMm) + shaped, steelMm3(of, edge, MARKS_MM)] as const;
-  let coarse = strokesOn(shop, bench, 0, wanted.coarse, neededMm3[0], wanted.untilBurr);
-  let fine = strokesOn(shop, bench, 1, wanted.fine, neededMm3[1], wanted.untilBurr);
+  let coarse = strokesOn(going, 0, wanted.coarse, neededMm3[0], wanted.untilBurr);
+  let fine = strokesOn(going, 1, wanted.fine, neededMm3[1], wanted.untilBurr);
   // What the burr did not tell the nail does, as often as the hand is right.
   if (wanted.proved && Math.min(coarse.share, fine.share) < 1 && slips.uniform() < shop.hand.feels) {
-    coarse = andThen(coarse, (one) =>
-      strokesOn(shop, bench, 0, 0.5 * wanted.coarse, neededMm3[0] - one.mm3, true),
-    );
-    fine = andThen(fine, (one) => strokesOn(shop, bench, 1, 0.5 * wanted.fine, neededMm3[1] - one.mm3, true));
+    coarse = andThen(coarse, (one) => strokesOn(going, 0, 0.5 * wanted.coarse, neededMm3[0] - one.mm3, true));
+    fine = andThen(fine, (one) => strokesOn(going, 1, 0.5 * wanted.fine, neededMm3[1] - one.mm3, true));
   }
   const minutes = SET_UP.hone + (coarse.strokes + fine.strokes) / STROKES_PER_MIN;
   cost.stones += minutes * COSTS.work;
@@ -318,17 +273,14 @@ function andThen(one: Made, onward: (one: Made) => Made): Made {
 
 /** Strokes on a stone that tires: as many as were told, and on until the burr is felt where that is told too. */
 function strokesOn(
-  { stones, hand }: HiddenShop,
-  bench: Bench,
+  { shop, slips, tired }: Going,
   index: 0 | 1,
   told: number,
   neededMm3: number,
   untilBurr: boolean,
 ): Made {
-  const { slips, tired } = bench;
-  const { mm3PerNm, tiresAt, stone } = stones[index];
-  const each = (): number =>
-    ((mm3PerNm * PUSH_N * stone.strokeMm) / 1000) * push * 2 ** (-tired[index] / tiresAt);
+  const { hand } = shop;
+  const each = (): number => push * strokeMm3(shop.stones[index], tired[index]);
   const push = about(slips, 1, hand.pushSd);
   const made = Math.max(1, Math.round(about(slips, told, hand.countSd)));
   let [strokes, mm3] = [0, 0];
@@ -347,8 +299,7 @@ function strokesOn(
 
 /** Use until the spell ends, or until whoever sees that the edge no longer cuts puts it down; what of it is put down. */
 function usedFor(
-  { hand, hardWood }: HiddenShop,
-  { cost }: Bench,
+  { shop: { hand, hardWood }, cost }: Going,
   of: HiddenTool,
   edge: EdgeTruth,
   {

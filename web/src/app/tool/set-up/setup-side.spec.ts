@@ -78,6 +78,7 @@ describe('SetupSide', () => {
     const wheel = {
       ...stone('wheel', '220'),
       kind: 'wet-wheel',
+      grade: { standard: 'FEPA-F', grade: '220' },
       wheel: { readings: [{ on: '2026-08-24', diameterMm: 240 }] },
     };
     answer(server, '/api/abrasives', page([wheel]));
