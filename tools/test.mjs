@@ -2,9 +2,11 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, rmSync, statfsSync } from 'node:fs';
 import { availableParallelism, loadavg, tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ROOT, bin, build, fetchPackages, quietEnv, run, say } from './lib/project.mjs';
+import { ROOT, bin, compile, fetchPackages, quietEnv, run, say } from './lib/project.mjs';
 
 const WANTED = process.argv.slice(2);
+/** Journeys want the page. */
+if (WANTED.includes('e2e')) WANTED.push('page');
 
 /** Where a test may start its browser from; fetched from Debian's packages where that may be done. */
 function findBrowser() {
@@ -70,10 +72,10 @@ function sum(output, pattern, read) {
 const begun = Date.now();
 const minutes = (since) => ((Date.now() - since) / 60_000).toFixed(1);
 
-/** Compiled beside the build and the lint, which need no database. */
+/** Compiled beside what needs no database. */
 const addon = fetchPackages()();
 const browser = findBrowser();
-build();
+compile();
 
 const scratch = mkdtempSync(join(roomInMemory() ? MEMORY : tmpdir(), 'mellow-anvil-test-'));
 process.on('exit', () => rmSync(scratch, { recursive: true, force: true }));
@@ -97,11 +99,11 @@ const jasmine = (name) => [
   `${ROOT}/${name}`,
   counts.jasmine,
 ];
-/** Two at a time, the longest first, so that neither runner waits long for the other's last. */
+/** Two at a time, the longest first, so that neither runner waits long for the other's last; first what needs no database. */
 const SIDE_BY_SIDE = [
   ['lint', 'npm', ['run', '--silent', 'lint'], ROOT, counts.plain],
+  ['page', process.execPath, ['tools/build.mjs'], ROOT, counts.plain],
   jasmine('server'),
-  ['web', bin('ng'), ['test', '--watch=false', '--code-coverage'], `${ROOT}/web`, counts.karma],
   jasmine('core'),
   // Most of it happens in programs of their own, which are killed: nothing to cover.
   [
@@ -111,10 +113,13 @@ const SIDE_BY_SIDE = [
     `${ROOT}/server`,
     counts.jasmine,
   ],
+  ['web', bin('ng'), ['test', '--watch=false', '--code-coverage'], `${ROOT}/web`, counts.karma],
   jasmine('demo'),
-  jasmine('contract'),
   ['types', bin('tsc'), ['--noEmit', '-p', 'e2e'], ROOT, counts.plain],
+  jasmine('contract'),
 ];
+/** Steps that open no database, and so need not wait for its addon. */
+const WITHOUT_DATABASE = new Set(['lint', 'page']);
 /** The journeys have the machine to themselves. */
 const JOURNEYS = ['e2e', bin('playwright'), ['test'], `${ROOT}/e2e`, counts.playwright];
 
@@ -123,7 +128,7 @@ const failures = [];
 
 async function step([name, command, args, cwd, count], aloud) {
   if (WANTED.length > 0 && !WANTED.includes(name)) return;
-  if (name !== 'lint') await addon;
+  if (!WITHOUT_DATABASE.has(name)) await addon;
   if (aloud) say(`\n── ${name} ──`);
   const started = Date.now();
   const { status, output } = await run(command, args, { cwd, env, aloud });

@@ -72,6 +72,12 @@ export async function install() {
   await fetchPackages()();
 }
 
+/** Compiles all but the page; what is up to date already is left alone. */
+export function compile() {
+  say('Building …');
+  must('TypeScript', bin('tsc'), ['-b'], ROOT);
+}
+
 /** Builds core, contract, server, demo, benchmarks and the page, when their sources have changed. */
 export function build() {
   const wanted = hashOf(BUILT_FROM.flatMap((name) => filesUnder(join(ROOT, name))));
@@ -79,20 +85,19 @@ export function build() {
   const built =
     existsSync(join(ROOT, 'server/dist/main.js')) && existsSync(join(ROOT, 'web/dist/browser/index.html'));
   if (built && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
-  say('Building …');
-  for (const [label, command, args, cwd] of [
-    ['TypeScript', bin('tsc'), ['-b'], ROOT],
-    ['the page', bin('ng'), ['build'], join(ROOT, 'web')],
-  ]) {
-    const { status, stdout, stderr } = spawnSync(command, args, {
-      cwd,
-      encoding: 'utf8',
-      env: quietEnv(WHOLE),
-    });
-    if (status !== 0) stop(`Building ${label} failed.\n${stdout}${stderr}`);
-  }
+  compile();
+  must('the page', bin('ng'), ['build'], join(ROOT, 'web'));
   pack(join(ROOT, 'web/dist/browser'));
   writeFileSync(stamp, wanted);
+}
+
+function must(label, command, args, cwd) {
+  const { status, stdout, stderr } = spawnSync(command, args, {
+    cwd,
+    encoding: 'utf8',
+    env: quietEnv(WHOLE),
+  });
+  if (status !== 0) stop(`Building ${label} failed.\n${stdout}${stderr}`);
 }
 
 /** Files of the page put together until each is worth a request of its own. */
