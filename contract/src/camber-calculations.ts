@@ -11,7 +11,7 @@ import {
   profileReading,
   rocker,
 } from '@mellow-anvil/core/camber';
-import { gougeArc, rodFit } from '@mellow-anvil/core/curve';
+import { gougeArc, rodFit, tracedArc } from '@mellow-anvil/core/curve';
 import type { Calculation } from './calculation.js';
 import { number } from './fields.js';
 
@@ -89,6 +89,19 @@ export const camberCalculations: Readonly<Record<string, Calculation>> = {
     input: Joi.object({ widthMm: number('widthMm', 'Chord'), depthMm: number('depthMm') }),
     output: Joi.object({ radiusMm: result, arcDeg: result, arcMm: result }),
     run: gougeArc,
+  },
+  'traced-arc': {
+    title: 'Depth and radius of a curved edge from heights read on its tracing',
+    input: Joi.object({
+      widthMm: number('widthMm', 'Chord'),
+      heights: Joi.array()
+        .items(Joi.object({ atMm: number('alongMm', 'Place'), heightMm: number('depthMm', 'Height') }))
+        .min(1)
+        .max(100)
+        .required(),
+    }),
+    output: Joi.object({ radiusMm: result, depthMm: result, arcDeg: result, offMm: result }),
+    run: tracedArc,
   },
   'corner-lean': {
     title: 'How far a blade is rolled in a narrow-wheeled guide to reach the corners of its curve',

@@ -374,6 +374,7 @@ describe('calculations', () => {
       'light-reading': [{ widthMm: 50, leftMm: 0.06, rightMm: 0.08 }],
       'board-tracks': [{ widthMm: 50, bedDeg: 45, leftMm: 0.02, rightMm: 0 }],
       'gouge-arc': [{ widthMm: 20, depthMm: 5 }],
+      'traced-arc': [{ widthMm: 20, heights: [{ atMm: 10, heightMm: 5 }] }],
       'running-edge': [{ widthMm: 12, thicknessMm: 3, skewDeg: 25, leftDeg: 15, rightDeg: 15, radiusMm: 4 }],
       'rod-fit': [{ innerRadiusMm: 14, paperMm: 0.2 }],
       'plane-angles': [{ bedDeg: 45, orientation: 'bevel-down', bevelDeg: 38, backBevelDeg: 0 }],

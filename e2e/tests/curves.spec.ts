@@ -72,13 +72,28 @@ test('an in-cannel gouge is rolled on a rod that goes into it, and a gouge turns
   await goOn(page, () => page.getByRole('heading', { name: 'Done, and in the record' }).isVisible());
 
   await goTo(page, '/tools/gouge-20/set-up');
-  const seen = page.locator('ma-roll-panel svg');
-  await expect(seen).toHaveAttribute('aria-label', 'From its end, its middle down');
-  const curve = () => seen.locator('.rim').getAttribute('d');
-  const before = await curve();
-  await page.getByRole('slider', { name: 'Roll it' }).fill('1');
-  await expect(seen).toHaveAttribute('aria-label', 'From its end, rolled 49° to the right');
-  expect(await curve()).not.toBe(before);
+  const seen = page.locator('ma-turned-drawing svg');
+  await expect(seen).toHaveAttribute('aria-label', 'Its middle down: 1.63 mm of the edge touches');
+  const curves = () => seen.locator('.edge').evaluateAll((all) => all.map((each) => each.getAttribute('d')));
+  const before = await curves();
+  expect(before).toHaveLength(3);
+  const box = await seen.boundingBox();
+  if (!box) throw new Error('nothing is drawn');
+  // All three views turn with the finger.
+  await page.mouse.move(box.x + box.width / 4, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.75, box.y + box.height / 2, { steps: 4 });
+  await page.mouse.up();
+  await expect(seen).toHaveAttribute('aria-label', /^Rolled 49° to the right/);
+  (await curves()).forEach((curve, i) => expect(curve).not.toBe(before[i]));
+
+  await goTo(page, '/tools/gouge-20/edge');
+  await page.getByRole('button', { name: 'From a tracing' }).click();
+  await page.getByRole('textbox', { name: 'Height at a quarter' }).fill('4.2');
+  await page.getByRole('textbox', { name: 'Height in the middle' }).fill('5.4');
+  await page.getByRole('textbox', { name: 'Height at three quarters' }).fill('4.2');
+  await page.getByRole('button', { name: 'It is so' }).click();
+  await expect.poll(async () => (await toolOf(page, 'gouge-20')).edge.depthMm).toBeCloseTo(5.33, 2);
 });
 
 test('a skew is given a second edge round its heel, and is honed straight, then round, side by side', async ({
@@ -88,6 +103,7 @@ test('a skew is given a second edge round its heel, and is honed straight, then 
   await page.getByRole('button', { name: 'A second edge at the heel' }).click();
   const panel = page.locator('ma-heel-panel');
   await expect(panel).toContainText(/Off at the wheel/);
+  await expect(panel.locator('ma-turned-drawing svg')).toBeVisible();
   await panel.getByRole('textbox', { name: /Radius of the round/ }).fill('60');
   await expect(panel).toContainText(/would take the point too/);
   await panel.getByRole('textbox', { name: /Radius of the round/ }).fill('4');

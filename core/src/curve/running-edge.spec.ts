@@ -40,6 +40,16 @@ describe('runningEdge', () => {
     expect(two / one).toBeCloseTo(8, 1);
   });
 
+  it('thins the side behind the round by a pyramid: nothing left where the round ends, all of it a length further up', () => {
+    const { thinnedMm, thinnedMm3, arcMm } = runningEdge(SKEW);
+    expect(thinnedMm).toBe(arcMm);
+    // Two wedges of 15° meet 3 mm apart 3/(2·tan 15°) behind the side: a third of that triangle by the length.
+    const triangle = (3 * (3 / (2 * tanDeg(15)))) / 2;
+    expect(thinnedMm3).toBeCloseTo((triangle * arcMm) / 3, 9);
+    expect(runningEdge({ ...SKEW, thinnedMm: 0 }).thinnedMm3).toBe(0);
+    expect(() => runningEdge({ ...SKEW, thinnedMm: -1 })).toThrowError(/0 mm of its side or more/);
+  });
+
   it('meets the wood flatter and flatter round the heel, from the skew’s own angle on', () => {
     const { meetsDeg } = runningEdge(SKEW);
     expect(meetsDeg[0]).toBeCloseTo(skewCut({ bevelDeg: 15, skewDeg: 25 }).effectiveDeg, 9);

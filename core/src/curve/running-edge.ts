@@ -11,6 +11,8 @@ export interface RunningEdgeInput {
   readonly rightDeg: number;
   /** Of the round at the heel. */
   readonly radiusMm: number;
+  /** How far up its side the blade is thinned behind the round; as long as the round is unless said. */
+  readonly thinnedMm?: number;
 }
 
 /** A skew’s second edge, carried round its heel. */
@@ -22,6 +24,9 @@ export interface RunningEdge {
   readonly arcMm: number;
   /** Steel off at the wheel, mm³: the corner, and both bevels carried round. */
   readonly steelMm3: number;
+  /** How far up its side the blade is thinned, so that its shoulder clears the stone, and the steel of that. */
+  readonly thinnedMm: number;
+  readonly thinnedMm3: number;
   /** The point’s own angle, which the round leaves as it was. */
   readonly pointDeg: number;
   /** What the wood meets along the round, the flatter of both sides, pushed along the blade: at its begin, half way, its end. */
@@ -34,9 +39,11 @@ const STEPS = 240;
 /**
  * A skew’s unused heel rounded into an edge of its own. The round is tangent to the edge and to the blade’s side, so it
  * turns through 90° − λ and takes r·tan(that/2) of each. Both bevels are carried round: where the blade was thicker than
- * their wedge is so far inside the new edge, the difference is ground off. Plane geometry, the steel summed over the
- * corner.
- * @throws Refusal on `radiusMm` where the round would take the point too, on `skewDeg` for an edge that is square
+ * their wedge is so far inside the new edge, the difference is ground off. Behind the round the side stays as thick as
+ * the blade and would ride on the stone: it is thinned from nothing, where the round ends, to all of it over a length L,
+ * the pyramid t²·L/(6·(tan left + tan right)). Plane geometry, the corner’s steel summed up.
+ * @throws Refusal on `radiusMm` where the round would take the point too, on `skewDeg` for an edge that is square, on
+ * `thinnedMm` below 0
  * @example runningEdge({ widthMm: 12, thicknessMm: 3, skewDeg: 25, leftDeg: 15, rightDeg: 15, radiusMm: 4 }) // turns 65°
  */
 export function runningEdge(input: RunningEdgeInput): RunningEdge {
@@ -54,14 +61,19 @@ export function runningEdge(input: RunningEdgeInput): RunningEdge {
     'radiusMm',
     `So large a round would take the point too: keep it under ${(edgeMm / tanDeg(arcDeg / 2)).toFixed(1)} mm.`,
   );
+  const arcMm = radiusMm * toRad(arcDeg);
+  const { thicknessMm, thinnedMm = arcMm } = input;
+  insist(thinnedMm >= 0, 'thinnedMm', 'It is thinned over 0 mm of its side or more.');
   const flatter = Math.min(leftDeg, rightDeg);
   const meets = (turnedDeg: number): number =>
     skewCut({ bevelDeg: flatter, skewDeg: Math.min(skewDeg + turnedDeg, 90 - 1e-9) }).effectiveDeg;
   return {
     straightMm: edgeMm - tangentMm,
     arcDeg,
-    arcMm: radiusMm * toRad(arcDeg),
+    arcMm,
     steelMm3: cornerSteelMm3(input, arcDeg, tangentMm),
+    thinnedMm,
+    thinnedMm3: (thicknessMm ** 2 * thinnedMm) / (6 * (tanDeg(leftDeg) + tanDeg(rightDeg))),
     pointDeg: 90 - skewDeg,
     meetsDeg: [meets(0), meets(arcDeg / 2), meets(arcDeg)],
   };

@@ -1,8 +1,8 @@
 import { insist, unlessRefused } from '../base/refusal.js';
-import { honedDeg, type Edge, type KnifeEdge } from '../blade/edge.js';
-import { gougeArc } from '../curve/gouge-arc.js';
+import type { Edge, KnifeEdge } from '../blade/edge.js';
+import { curveRolled } from '../curve/curve-rolled.js';
 import { runningEdge } from '../curve/running-edge.js';
-import { rolled, type RolledInput } from '../curve/rolled.js';
+import { rolled } from '../curve/rolled.js';
 
 /**
  * How strokes are laid along an edge longer than its stone is wide: part after part, from end to end across the stone,
@@ -106,9 +106,6 @@ export function laidOnKnife(
   return { way, visits: layAlong(way, { edgeMm: lengthMm, stoneMm, strokes: 1 }).visits };
 }
 
-/** An iron whose patch is a smaller part of its edge than this is rolled over its stone (estimate). */
-const ROLLED_SHARE = 0.25;
-
 /**
  * How a curved edge is rolled from corner to corner in every stroke: a gouge, on something round inside its curve where
  * it is bevelled there, or an iron of so strong a curve that only a small patch of it touches. Nothing of any other edge.
@@ -131,31 +128,6 @@ export function swungOn(edge: Edge): LaidStep | undefined {
   if (!round) return undefined;
   const { straightMm, arcMm, arcDeg } = round;
   return { way: 'swung', visits: 2, shares: [straightMm, arcMm], turnDeg: arcDeg };
-}
-
-/** The curve an edge is rolled by; nothing of one that is not. @param radiusMm of the abrasive, where it is round */
-export function curveRolled(edge: Edge, radiusMm?: number): RolledInput | undefined {
-  if (edge.form === 'gouge') {
-    const { bevelDeg, cannel, thicknessMm, corners } = edge;
-    const arc = gougeArc(edge);
-    const more = { bevelDeg, ...(corners && { corners }) };
-    if (cannel === 'out') return { ...more, radiusMm: arc.radiusMm, arcMm: arc.arcMm };
-    const innerMm = arc.radiusMm - thicknessMm;
-    if (innerMm <= 0) return undefined;
-    return {
-      ...more,
-      radiusMm: innerMm,
-      arcMm: (arc.arcMm * innerMm) / arc.radiusMm,
-      ...(radiusMm !== undefined && { rodRadiusMm: Math.min(radiusMm, innerMm) }),
-    };
-  }
-  if (edge.form !== 'single-bevel' || edge.front.shape !== 'arc') return undefined;
-  const arc = {
-    radiusMm: edge.front.radiusMm,
-    arcMm: 2 * edge.front.radiusMm * Math.asin(Math.min(1, edge.widthMm / 2 / edge.front.radiusMm)),
-    bevelDeg: honedDeg(edge),
-  };
-  return rolled(arc).patchMm < ROLLED_SHARE * arc.arcMm ? arc : undefined;
 }
 
 /** Every way strokes come to lie along an edge: a knife swept up to its tip and a curved edge have their own. */

@@ -2,7 +2,7 @@ export { hollowOfMm, roundFits, type RoundFit } from './fits.js';
 export type { EveningStep } from './uneven-work.js';
 export type { BodyStep } from './body-work.js';
 export type { InsideStep } from './inside-work.js';
-export { ALONG, type Along, isLongOn, LAID, layAlong, curveRolled } from './along.js';
+export { ALONG, type Along, isLongOn, LAID, layAlong } from './along.js';
 export type { BackStep } from './back-work.js';
 export { type BackHollow, type BenchStep, purposeOf, type RunGrinding } from './bench-step.js';
 export { type CamberRequest, type CamberStep, isNear, wantedRemoval } from './camber-work.js';

@@ -36,6 +36,11 @@ const EXAMPLES: readonly (readonly [
   ],
   ['rocker', { widthMm: 50, camberMm: 0.07, knobSpacingMm: 30, threadPitchMm: 0.8 }, { turns: 0.21 }],
   ['gouge-arc', { widthMm: 20, depthMm: 5 }, { radiusMm: 12.5, arcDeg: 106.26, arcMm: 23.182 }],
+  [
+    'traced-arc',
+    { widthMm: 20, heights: [{ atMm: 10, heightMm: 5 }] },
+    { radiusMm: 12.5, depthMm: 5, arcDeg: 106.26, offMm: 0 },
+  ],
   ['gouge-arc', { widthMm: 12, depthMm: 9 }, { radiusMm: 6.5, arcDeg: 225.24, arcMm: 25.553 }],
   ['rod-fit', { innerRadiusMm: 14, paperMm: 0.25 }, { rodDiameterMm: 27.5 }],
   ['knife-lift', { widthMm: 22, bevelDeg: 15 }, { liftMm: 5.694 }],

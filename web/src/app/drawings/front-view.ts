@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { cosDeg, Refusal, sinDeg, tanDeg } from '@mellow-anvil/core/base';
 import { type Edge, type FrontPoint, frontProfile } from '@mellow-anvil/core/blade';
+import { hookArcMm } from '@mellow-anvil/core/curve';
 import { Figures } from '../ui/figures';
 import { gouging, winging } from './end-on';
 
@@ -78,6 +79,15 @@ export class FrontView {
         return this.skewed(edge.widthMm, edge.skewDeg, edge.heelRadiusMm);
       case 'gouge':
         return curved(edge.widthMm, edge.depthMm);
+      case 'hook': {
+        const half = hookArcMm(edge) / edge.innerRadiusMm / 2;
+        const wide = 2 * edge.innerRadiusMm * Math.sin(Math.min(half, Math.PI / 2));
+        return curved(
+          2 * edge.innerRadiusMm * Math.sin(half),
+          edge.innerRadiusMm * (1 - Math.cos(half)),
+          wide,
+        );
+      }
       case 'v':
         return winged(edge.wingMm, edge.openingDeg);
       default:
@@ -148,8 +158,9 @@ function onBlade(points: readonly Px[]): Pick<Drawing, 'edge' | 'blade'> {
 const END_ON = { blade: '', words: 'end on, to scale' } as const;
 const ROOM = BLADE.edge - BLADE.top;
 
-function curved(widthMm: number, depthMm: number): Drawing {
-  const scale = Math.min(BLADE.width / widthMm, ROOM / depthMm);
+/** @param acrossMm what it measures across where it is widest */
+function curved(widthMm: number, depthMm: number, acrossMm = widthMm): Drawing {
+  const scale = Math.min(BLADE.width / acrossMm, ROOM / depthMm);
   const mouth = { x: VIEW.width / 2, y: BLADE.edge - depthMm * scale };
   return { ...END_ON, edge: gouging(widthMm, depthMm, scale, mouth), measureMm: BLADE.width / scale };
 }

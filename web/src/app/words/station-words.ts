@@ -207,7 +207,11 @@ export const STATION_TEXT: Readonly<Record<StationKind, StationText>> = {
   proof: { title: 'Prove it', does: [], done: '' },
   wipe: {
     title: 'Wipe and oil',
-    does: ['Wipe away from the edge, never along it.', 'A thin film of oil that does not dry.'],
+    does: [
+      'Wipe away from the edge, never along it.',
+      'A thin film of oil that does not dry.',
+      'The edge in a wrap, or where nothing meets it.',
+    ],
     done: 'Wiped and oiled',
   },
   refit: {

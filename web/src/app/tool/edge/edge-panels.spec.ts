@@ -10,9 +10,11 @@ import { BackPanel } from './back-panel';
 import { EdgeFields } from './edge-fields';
 import { HandlesPanel } from './handles-panel';
 import { HostPanel } from './host-panel';
+import { HeelPanel } from './heel-panel';
 import { KeepPanel } from './keep-panel';
 import { ShimFigures } from '../../parts/shim-figures';
 import { SkewPanel } from './skew-panel';
+import { TracedPanel } from './traced-panel';
 
 async function show<T>(
   what: Type<T>,
@@ -24,6 +26,54 @@ async function show<T>(
   await fixture.whenStable();
   return fixture;
 }
+
+describe('TracedPanel', () => {
+  const gouge = usualEdge('gouge');
+
+  it('has a gouge’s depth from one height of its tracing, and keeps it in one press', async () => {
+    const fixture = await show(TracedPanel, { edge: { ...gouge, widthMm: 20 } });
+    const kept: unknown[] = [];
+    fixture.componentInstance.chosen.subscribe((each) => kept.push(each));
+    expect(textOf(fixture)).not.toContain('It is so');
+    await typeInto(fixture, 'Height in the middle', '5');
+    expect(textOf(fixture, 'dl')).toBe('Depth of the curve5 mmRadius12.5 mmSweep106.3°');
+    await press(fixture, 'It is so');
+    expect(kept).toEqual([{ widthMm: 20, depthMm: 5 }]);
+  });
+
+  it('says where three readings lie on no circle, and refuses a height of nothing', async () => {
+    const fixture = await show(TracedPanel, { edge: { ...gouge, widthMm: 20 } });
+    for (const place of ['at a quarter', 'in the middle', 'at three quarters'])
+      await typeInto(fixture, `Height ${place}`, '4');
+    expect(textOf(fixture, '.warning')).toContain('It is no circle');
+    await typeInto(fixture, 'Height in the middle', '0');
+    expect(textOf(fixture)).toContain('above 0 mm');
+    expect(textOf(fixture)).not.toContain('It is so');
+  });
+});
+
+describe('HeelPanel', () => {
+  const edge = {
+    ...usualEdge('skew'),
+    widthMm: 12,
+    thicknessMm: 3,
+    skewDeg: 25,
+    leftDeg: 15,
+    rightDeg: 15,
+  };
+
+  it('tells the steel of the corner and of the side thinned behind it, and draws it turned', async () => {
+    const fixture = await show(HeelPanel, { edge });
+    expect(textOf(fixture, '[role=status]')).toContain(
+      '2.9 mm³ are the corner, 12.7 its side behind the round',
+    );
+    expect((fixture.nativeElement as HTMLElement).querySelector('ma-turned-drawing svg')).not.toBeNull();
+    await typeInto(fixture, 'Its side thinned over', '0');
+    expect(textOf(fixture, 'dl')).toContain('Off at the wheel2.9 mm³');
+    await typeInto(fixture, 'Radius of the round', '60');
+    expect(textOf(fixture)).toContain('would take the point too');
+  });
+});
 
 describe('HostPanel', () => {
   const host = { bedDeg: 45, orientation: 'bevel-down' } as const;

@@ -33,16 +33,18 @@ import { HostPanel } from './host-panel';
 import { KeepPanel } from './keep-panel';
 import { HeelPanel } from './heel-panel';
 import { SkewPanel } from './skew-panel';
+import { TracedPanel } from './traced-panel';
 import { ToolsStore } from '../../data/tools.store';
 import { Draft } from '../../ui/draft';
 import type { FieldChange } from '../../platform/change';
 
-type Panel = 'plane' | 'advice' | 'keep' | 'back' | 'heel' | 'skew' | 'handles';
+type Panel = 'plane' | 'advice' | 'keep' | 'back' | 'traced' | 'heel' | 'skew' | 'handles';
 const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
   { value: 'plane', label: 'In its plane' },
   { value: 'advice', label: 'Which angle, how fine' },
   { value: 'keep', label: 'Against another angle' },
   { value: 'back', label: 'Its back' },
+  { value: 'traced', label: 'From a tracing' },
   { value: 'heel', label: 'A second edge at the heel' },
   { value: 'skew', label: 'Turned to the cut' },
   { value: 'handles', label: 'Its handles' },
@@ -62,6 +64,7 @@ const PANELS: readonly { readonly value: Panel; readonly label: string }[] = [
     SelectButton,
     HeelPanel,
     SkewPanel,
+    TracedPanel,
   ],
   templateUrl: './edge-side.html',
   styles: `
@@ -105,6 +108,7 @@ export class EdgeSide {
       advice: edge.form !== 'scraping',
       keep: true,
       back: edge.form === 'single-bevel',
+      traced: edge.form === 'gouge',
       heel: edge.form === 'double-bevel' && edge.skewDeg > 0,
       skew: true,
       handles: family === 'drawknife',

@@ -5,9 +5,10 @@ import { RouterLink } from '@angular/router';
 import { ButtonDirective } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import type { Stored } from '@mellow-anvil/contract';
-import { attempt, Refusal } from '@mellow-anvil/core/base';
+import { attempt, Refusal, unlessRefused } from '@mellow-anvil/core/base';
 import type { SingleBevelEdge } from '@mellow-anvil/core/blade';
 import { backStrategy, type Tool } from '@mellow-anvil/core/blade';
+import { turning } from '@mellow-anvil/core/curve';
 import {
   bladeGeometry,
   clampedWidthMm,
@@ -18,7 +19,9 @@ import {
   type RollerGuide,
   seatTakes,
 } from '@mellow-anvil/core/guide';
+import { roundFits } from '@mellow-anvil/core/plan';
 import type { LastSetting } from '@mellow-anvil/core/record';
+import { AbrasivesStore } from '../../data/abrasives.store';
 import { Desk } from '../../data/desk';
 import { WheelPanel } from './wheel-panel';
 import { TakeAway } from '../../ui/take-away';
@@ -38,6 +41,7 @@ import { LastSettingNote } from './last-setting';
 import { HandAngles } from './hand-angles';
 import { isRound, RollPanel } from './roll-panel';
 import { LiftPanel } from './lift-panel';
+import { TurnedDrawing } from '../../drawings/turned-drawing';
 import { WheelDrawing } from '../../drawings/wheel-drawing';
 import { changed } from '../../platform/change';
 
@@ -76,6 +80,7 @@ interface ShimTyped {
     SelectButton,
     TakeAway,
     ShimFigures,
+    TurnedDrawing,
     WheelDrawing,
     WheelPanel,
   ],
@@ -143,6 +148,7 @@ export class SetupSide {
   protected readonly figures = inject(Figures);
   private readonly tools = inject(ToolsStore);
   private readonly notices = inject(Notices);
+  private readonly bench = toSignal(inject(AbrasivesStore).inOrder$, { initialValue: [] });
   private readonly guides = toSignal(inject(GuidesStore).items$, { initialValue: [] });
   private readonly records = toSignal(inject(RecordsStore).records$, { initialValue: {} as Records });
   protected readonly cardForms = ['pdf'] as const;
@@ -175,6 +181,12 @@ export class SetupSide {
       wheel: edge.form === 'single-bevel',
     };
     return PANELS.filter(({ value }) => has[value]);
+  });
+  /** A curved edge on its abrasive, round the largest of the bench’s rods that goes in where it is honed inside. */
+  protected readonly turned = computed(() => {
+    const { edge } = this.tool();
+    const rod = roundFits(edge, this.bench()).find(({ fit }) => fit !== 'large');
+    return unlessRefused(() => turning(edge, rod?.radiusMm));
   });
   protected readonly single = computed(() => {
     const { edge } = this.tool();
