@@ -1,4 +1,4 @@
-import { COST_PARTS, CONTESTANTS, SEEDS, totalOf, type Year } from '@mellow-anvil/core/simulate';
+import { CLAIMS, COST_PARTS, CONTESTANTS, SEEDS, totalOf, type Year } from '@mellow-anvil/core/simulate';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
@@ -88,6 +88,14 @@ const rows = places.map((i) => {
   };
 });
 
+/** What the page says with its ±, and how often that held, beside how often it should. */
+const covered = (Object.keys(CLAIMS) as (keyof typeof CLAIMS)[]).map((claim) => {
+  const told = [...page.values()].map((year) => year.told[claim]);
+  const said = told.reduce((sum, each) => sum + each.said, 0);
+  const held = told.reduce((sum, each) => sum + each.held, 0);
+  return { ...CLAIMS[claim], said, held: Number((held / Math.max(1, said)).toFixed(3)) };
+});
+
 const columns = Object.keys(rows[0] ?? {}) as readonly (keyof (typeof rows)[number])[];
 const table = [
   columns.join(','),
@@ -97,10 +105,19 @@ for (const { kind, name, total, over, error, best } of rows) {
   const beside = kind === 'page' ? '' : `, ${over > 0 ? '+' : ''}${over} ± ${error} beside the page`;
   console.log(`${kind.padEnd(7)} ${name.padEnd(42)} ${total} min a year (best ${best})${beside}`);
 }
+for (const { what, share, said, held } of covered)
+  console.log(`± of ${what}: held ${(100 * held).toFixed(1)} % of ${said} times, should ${100 * share} %`);
 console.log(`${shops} shops, ${minutes.toFixed(1)} min on ${availableParallelism()} cores.`);
 if (!tuning) {
   mkdirSync(FOLDER, { recursive: true });
   writeFileSync(new URL('judged.csv', FOLDER), `${table.join('\n')}\n`);
+  writeFileSync(
+    new URL('covered.csv', FOLDER),
+    [
+      'what,should,said,held',
+      ...covered.map(({ what, share, said, held }) => `"${what}",${share},${said},${held}`),
+    ].join('\n') + '\n',
+  );
   writeFileSync(new URL('judged.svg', FOLDER), plotOf(rows));
-  writeFileSync(PAGE, `${JSON.stringify({ shops, rows }, undefined, 2)}\n`);
+  writeFileSync(PAGE, `${JSON.stringify({ shops, rows, covered }, undefined, 2)}\n`);
 }

@@ -7,6 +7,7 @@ import type { Seen } from './ranking.js';
 const BY_GATE: Partial<Readonly<Record<GateWord, Symptom>>> = {
   'burr-gaps': 'burr-in-part',
   'burr-none': 'no-burr',
+  'burr-none-again': 'no-burr',
   'burr-strong': 'burr-uneven',
   'marker-low': 'heel-shiny',
   'marker-steep': 'edge-shiny',

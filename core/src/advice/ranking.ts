@@ -1,8 +1,10 @@
 import { CAUSE_NAMES, causeFacts, type CauseName } from './causes.js';
 import {
   LOOK_NAMES,
+  NAMED_SHARE,
   OFTEN,
   SEEN_ALREADY,
+  SYMPTOM_NAMES,
   TELLS_ALONE,
   type Look,
   type Often,
@@ -31,26 +33,45 @@ const isSeen = (look: Look, symptoms: readonly Symptom[]): boolean => {
 export const likelihoodOf = (sign: Symptom | Look, often: Often | undefined): number =>
   OFTEN[often ?? (TELLS_ALONE.has(sign) ? 'never' : 'hardly')];
 
+/** How much speaks for each cause: its share of all cases times the chance that it shows just what was seen. */
+export type Weigher = (seen: Seen) => readonly { readonly cause: CauseName; readonly weight: number }[];
+
+/** The chance that a cause shows a symptom and that it is named. */
+const namedBy = (cause: CauseName, symptom: Symptom): number =>
+  NAMED_SHARE * likelihoodOf(symptom, causeFacts(cause).shows[symptom]);
+
+/** The chance that nothing at all is named of a cause. */
+const SILENCE: ReadonlyMap<CauseName, number> = new Map(
+  CAUSE_NAMES.map((cause) => [
+    cause,
+    SYMPTOM_NAMES.reduce((product, symptom) => product * (1 - namedBy(cause, symptom)), 1),
+  ]),
+);
+
 /**
- * The causes of what was seen, the likeliest first: Bayes' rule with the signs taken as independent of each
- * other (naive), on the estimates of the knowledge base. A symptom not named says nothing; a look answered no does;
- * a look that saw what a symptom names already is not counted again.
+ * The house’s own weights: Bayes' rule with the signs taken as independent of each other (naive), on the estimates of the
+ * knowledge base. Where something is named, what is not speaks against as far as people name what is there; a look
+ * answered no does so whole; a look that saw what a symptom names already is not counted again.
  */
-export function rankCauses({ symptoms, looks }: Seen): readonly Ranked[] {
-  const weights = CAUSE_NAMES.map((cause) => {
-    const { common, shows, looks: would } = causeFacts(cause);
-    const seen = symptoms.reduce(
-      (product, symptom) => product * likelihoodOf(symptom, shows[symptom]),
-      common,
+export const weighed: Weigher = ({ symptoms, looks }) =>
+  CAUSE_NAMES.map((cause) => {
+    const { common, looks: would } = causeFacts(cause);
+    const named = symptoms.reduce(
+      (product, symptom) => (product * namedBy(cause, symptom)) / (1 - namedBy(cause, symptom)),
+      common * (symptoms.length > 0 ? (SILENCE.get(cause) ?? 1) : 1),
     );
     const weight = Object.entries(looks).reduce((product, [look, yes]) => {
       if (yes && isSeen(look as Look, symptoms)) return product;
       const p = likelihoodOf(look as Look, would[look as Look]);
       return product * (yes ? p : 1 - p);
-    }, seen);
+    }, named);
     return { cause, weight };
   });
-  const sum = weights.reduce((total, { weight }) => total + weight, 0);
+
+/** The causes of what was seen, the likeliest first. */
+export function rankCauses(seen: Seen, weigh: Weigher = weighed): readonly Ranked[] {
+  const weights = weigh(seen);
+  const sum = totalOf(weights);
   return weights
     .map(({ cause, weight }) => ({ cause, share: weight / sum }))
     .sort((a, b) => b.share - a.share);
@@ -66,23 +87,29 @@ interface NextLook {
 const WORTH_BITS = 0.02;
 
 /** The looks not yet answered that tell most, the most informative first: expected fall of the entropy over causes. */
-export function nextLooks(seen: Seen): readonly NextLook[] {
-  const ranked = rankCauses(seen);
-  const now = entropy(ranked.map(({ share }) => share));
+export function nextLooks(seen: Seen, weigh: Weigher = weighed): readonly NextLook[] {
+  const before = weigh(seen);
+  const now = entropy(before);
   return LOOK_NAMES.filter((look) => seen.looks[look] === undefined && !isSeen(look, seen.symptoms))
     .map((look) => {
-      const yes = ranked.reduce(
-        (sum, { cause, share }) => sum + share * likelihoodOf(look, causeFacts(cause).looks[look]),
-        0,
+      const after = [true, false].map((answer) =>
+        weigh({ ...seen, looks: { ...seen.looks, [look]: answer } }),
       );
-      const after = (answer: boolean): number =>
-        entropy(rankCauses({ ...seen, looks: { ...seen.looks, [look]: answer } }).map(({ share }) => share));
-      return { look, bits: now - (yes * after(true) + (1 - yes) * after(false)) };
+      const left = after.reduce((sum, each) => sum + (totalOf(each) / totalOf(before)) * entropy(each), 0);
+      return { look, bits: now - left };
     })
     .filter(({ bits }) => bits >= WORTH_BITS)
     .sort((a, b) => b.bits - a.bits);
 }
 
-function entropy(shares: readonly number[]): number {
-  return shares.reduce((sum, share) => (share > 0 ? sum - share * Math.log2(share) : sum), 0);
+type Weights = ReturnType<Weigher>;
+
+const totalOf = (weights: Weights): number => weights.reduce((sum, { weight }) => sum + weight, 0);
+
+function entropy(weights: Weights): number {
+  const total = totalOf(weights);
+  return weights.reduce((sum, { weight }) => {
+    const share = weight / total;
+    return share > 0 ? sum - share * Math.log2(share) : sum;
+  }, 0);
 }

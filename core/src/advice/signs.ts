@@ -60,6 +60,12 @@ export const LOOKS = {
 export type Look = keyof typeof LOOKS;
 export const LOOK_NAMES = Object.keys(LOOKS) as readonly Look[];
 
+/**
+ * Who names what they see names about half of what is there (estimate): so a symptom that is not named speaks against the
+ * causes that show it, and not loudly.
+ */
+export const NAMED_SHARE = 0.5;
+
 /** What a look sees that a symptom already names: it is one observation, and counts once. */
 export const SEEN_ALREADY: Partial<Readonly<Record<Look, Symptom>>> = {
   'marker-edge': 'heel-shiny',

@@ -35,6 +35,7 @@ export type SeenFromEnd = (typeof SEEN_FROM_END)[number];
 export const GATE_WORDS = [
   'burr-gaps',
   'burr-none',
+  'burr-none-again',
   'burr-strong',
   'marker-low',
   'marker-steep',

@@ -119,7 +119,9 @@ export function answeredBurr(
   const raised = (station?.kind === 'burr' ? station.step : undefined) ?? firstStone(run);
   if (burr === 'in-part' && gaps.length > 0 && raised !== undefined)
     return telling(pressedAt(known, raised, gaps), { by: 'burr-gaps', press: gaps });
-  const by = burr === 'none' ? 'burr-none' : 'burr-gaps';
+  // More strokes and still none: then it is the stone, or the angle, not the number.
+  const none = run.history.includes('burr-none') ? 'burr-none-again' : 'burr-none';
+  const by = burr === 'none' ? none : 'burr-gaps';
   const back = run.stations.findIndex(({ kind }) => kind === 'stone');
   const raising =
     raised === undefined ? back : run.stations.findIndex((s) => s.kind === 'stone' && s.step === raised);

@@ -100,6 +100,9 @@ describe('the gates', () => {
     expect(at('burr', both).told?.press).toEqual([2]);
     const none = at('burr', burr('none', 'none', 'none', 'none', 'none'));
     expect([here(none), none.told?.by]).toEqual([{ kind: 'stone', step: 0 }, 'burr-none']);
+    const nothing = burr('none', 'none', 'none', 'none', 'none');
+    const again = at('burr', nothing, DONE, nothing);
+    expect([here(again), again.told?.by]).toEqual([{ kind: 'stone', step: 0 }, 'burr-none-again']);
     const strong = at('burr', burr('felt', 'felt', 'felt', 'strong', 'strong'));
     expect([here(strong).kind, strong.told]).toEqual(['wash', { by: 'burr-strong', press: [0, 1, 2] }]);
     expect(here(at('burr', { kind: 'burr', burr: 'cannot-tell' })).kind).toBe('wash');

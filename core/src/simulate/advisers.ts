@@ -29,9 +29,27 @@ export interface Looked {
 interface Strokes {
   readonly coarse: number;
   readonly fine: number;
+  /** On the back or the body, where the edge is not touched: minutes, and nothing else here. */
+  readonly behind?: number;
   readonly untilBurr: boolean;
+  /** Told to look at the stone where more strokes raised no burr: it is flattened, and on. */
+  readonly looksAtStone?: boolean;
   /** Tried before it is put to use, and gone back to where it is not sharp. */
   readonly proved?: boolean;
+}
+
+/** What an advice says with its ±, and how often that should hold. */
+export const CLAIMS = {
+  strokes: { what: 'strokes until a burr on the first stone', share: 0.8 },
+  land: { what: 'a chisel’s land before it is honed', share: 0.95 },
+  life: { what: 'how long a chisel’s edge usually lasts', share: 0.8 },
+} as const;
+export type Claim = keyof typeof CLAIMS;
+/** A figure said to lie between two others. */
+export interface Said {
+  readonly claim: Claim;
+  readonly low: number;
+  readonly high: number;
 }
 
 /** Somebody who advises a shop: each part of it may be had from another. */
@@ -43,8 +61,10 @@ export interface Adviser {
   readonly angle: (of: Looked) => number;
   /** Whether a stone is flattened before it is used. */
   readonly care: (of: Looked, stone: 0 | 1) => boolean;
+  /** What is said with its ± beside a plan just made. */
+  readonly says?: (of: Looked) => readonly Said[];
 }
-export type AdvicePart = keyof Adviser;
+export type AdvicePart = Exclude<keyof Adviser, 'says'>;
 export const ADVICE_PARTS = ['rack', 'plan', 'angle', 'care'] as const satisfies readonly AdvicePart[];
 
 const lastOf = (entries: readonly RecordedSession[], kind: Session['kind']): number =>

@@ -1,13 +1,14 @@
 import { stonesAtWork, type StoneAtWork, type StonesRecord } from '../abrasive/at-work.js';
 import { inOrder, type SizedAbrasive } from '../abrasive/placing.js';
 import { unlessRefused } from '../base/refusal.js';
-import { planAnswer } from '../plan/plan-answer.js';
+import { planAnswer, type PlanAnswer } from '../plan/plan-answer.js';
 import { edgeHistory, type HistoryEntry, type RecordedSession } from '../record/edge-state.js';
+import { landPmMm } from '../record/land-doubt.js';
 import { rateReadings } from '../record/rate-readings.js';
 import { readiness } from '../record/readiness.js';
 import { stonesRecord, usesOfStones } from '../record/stones-record.js';
 import { recordOf, type Standing, standingOf } from '../record/tool-record.js';
-import type { Adviser, Looked } from './advisers.js';
+import type { Adviser, Looked, Said } from './advisers.js';
 import type { HiddenTool } from './hidden-shop.js';
 
 /** What was reckoned of a tool, as far as its record went. */
@@ -77,6 +78,12 @@ export function asThePageSays(): Adviser {
     if (atRates?.of !== stones) atRates = { of: stones, at: stonesAtWork(benchOf(looked), stones) };
     return atRates.at;
   };
+  let planned: PlanAnswer | undefined;
+  const angleOf = (looked: Looked): number => {
+    const { state } = recordNow(looked);
+    const { nextAngle } = recordOf(looked.of.tool, kept.get(looked.of.tool.id)?.history ?? []);
+    return nextAngle?.deg ?? state.lastSetting?.angleDeg ?? looked.truth.edge.madeDeg;
+  };
   return {
     rack: (looked) => {
       const { state } = readiness(looked.of.tool, recordNow(looked));
@@ -88,28 +95,60 @@ export function asThePageSays(): Adviser {
     plan: (looked) => {
       const { shop, of } = looked;
       const record = recordNow(looked);
-      const answer = unlessRefused(() =>
+      planned = unlessRefused(() =>
         planAnswer(
-          { tool: of.tool, bench: benchOf(looked), record, stones: stonesNow(looked) },
+          {
+            tool: setTo(of.tool, angleOf(looked)),
+            bench: benchOf(looked),
+            record,
+            stones: stonesNow(looked),
+          },
           { stropOnly: false },
         ),
       );
-      const [coarse = 0, fine = 0] = shop.stones.map(({ stone: { id } }) =>
-        (answer?.steps ?? [])
-          .filter(({ abrasiveId, facet }) => abrasiveId === id && facet !== 'back')
-          .reduce((sum, { strokes }) => sum + strokes, 0),
-      );
-      return { coarse: Math.max(1, coarse), fine: Math.max(1, fine), untilBurr: true, proved: true };
+      const strokesOf = (id: string | undefined, behind: boolean): number =>
+        (planned?.steps ?? [])
+          .filter(({ abrasiveId, facet }) => (id ?? abrasiveId) === abrasiveId && isBehind(facet) === behind)
+          .reduce((sum, { strokes }) => sum + strokes, 0);
+      const [coarse, fine] = shop.stones;
+      return {
+        coarse: Math.max(1, strokesOf(coarse.stone.id, false)),
+        fine: Math.max(1, strokesOf(fine.stone.id, false)),
+        behind: strokesOf(undefined, true),
+        untilBurr: true,
+        looksAtStone: true,
+        proved: true,
+      };
     },
-    angle: (looked) => {
-      const { state } = recordNow(looked);
-      const { nextAngle } = recordOf(looked.of.tool, kept.get(looked.of.tool.id)?.history ?? []);
-      return nextAngle?.deg ?? state.lastSetting?.angleDeg ?? looked.truth.edge.madeDeg;
-    },
+    angle: angleOf,
     care: (looked, stone) =>
       stonesNow(looked)[looked.shop.stones[stone].stone.id]?.care.due?.kind === 'flattened',
+    says: (looked) => {
+      const { state, life } = recordNow(looked);
+      const id = looked.shop.stones[0].stone.id;
+      const first = (planned?.steps ?? []).filter(
+        ({ abrasiveId, facet }) => abrasiveId === id && !isBehind(facet),
+      );
+      const said: Said[] =
+        first.length === 1 ? first.map(({ low, high }) => ({ claim: 'strokes', low, high })) : [];
+      if (looked.of.tool.edge.form !== 'single-bevel') return said;
+      const { landMm } = state;
+      if (landMm !== undefined) {
+        const pm = landPmMm(state);
+        said.push({ claim: 'land', low: landMm - pm, high: landMm + pm });
+      }
+      if (life) said.push({ claim: 'life', low: life.low, high: life.high });
+      return said;
+    },
   };
 }
+
+/** Work that does not reach the edge: a back, a body that is thinned. */
+const isBehind = (facet: string): boolean => facet === 'back' || facet === 'body';
+
+/** The tool as it stands once the advice on its angle is taken: a knife’s sides are set to it before it is planned. */
+const setTo = (tool: HiddenTool['tool'], deg: number): HiddenTool['tool'] =>
+  tool.edge.form === 'knife' ? { ...tool, edge: { ...tool.edge, leftDeg: deg, rightDeg: deg } } : tool;
 
 const ratesOf = (record: StonesRecord): readonly (readonly [string, number])[] =>
   Object.entries(record).map(([id, { rate }]) => [id, rate.factor]);

@@ -9,6 +9,7 @@ export {
 export { caliperChunks, type SimulatedEdge, simulatedReadings } from './caliper.js';
 export { CALIPER, calipered, curveHoned, shaved, type TrueCurve } from './curved-iron.js';
 export { edgesInUse, type HiddenTool, type Used } from './edges-in-use.js';
+export { CLAIMS } from './advisers.js';
 export { type Chance, chanceOf } from './chance.js';
 export { CONTESTANTS, type Contestant } from './contestants.js';
 export { COSTS, SEEDS } from './costs.js';

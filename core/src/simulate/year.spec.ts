@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { chances } from '../testing/chances.js';
-import { RULES, type Adviser } from './advisers.js';
+import { CLAIMS, RULES, type Adviser } from './advisers.js';
 import { asThePageSays } from './as-the-page-says.js';
 import { SEEDS } from './costs.js';
 import { depthMm, freshTruth, regroundMm3, stroppedTo, wears } from './edge-truth.js';
@@ -39,6 +39,21 @@ describe('a year of a made-up shop', () => {
       expect(cost(() => rule, 6))
         .withContext(name)
         .toBeGreaterThan(page);
+  });
+
+  it('has what the page says with its ± about as often as it says, the land and the strokes (six shops)', () => {
+    const years = Array.from({ length: 6 }, (_, i) => yearUnder(asThePageSays(), SEEDS.tuning.from + i));
+    for (const [claim, share] of [
+      ['strokes', CLAIMS.strokes.share],
+      ['land', CLAIMS.land.share],
+    ] as const) {
+      const said = years.reduce((sum, { told }) => sum + told[claim].said, 0);
+      const held = years.reduce((sum, { told }) => sum + told[claim].held, 0) / said;
+      expect(said).withContext(claim).toBeGreaterThan(50);
+      expect(Math.abs(held - share))
+        .withContext(`${claim} ${held.toFixed(3)}`)
+        .toBeLessThan(0.15);
+    }
   });
 
   it('tells every part of the advice that is made worse on purpose', () => {

@@ -1,6 +1,6 @@
 import type { RecordedSession } from '../record/edge-state.js';
 import type { Session } from '../record/session.js';
-import type { Adviser, Deed, Looked } from './advisers.js';
+import type { Adviser, Claim, Deed, Looked } from './advisers.js';
 import { about, type Chance } from './chance.js';
 import { LAND_LEFT_MM, MARKS_MM, MOST_STROKES, SET_UP, strokeMm3, STROKES_PER_MIN } from './at-the-stones.js';
 import { COSTS } from './costs.js';
@@ -14,7 +14,7 @@ import {
   wears,
   type EdgeTruth,
 } from './edge-truth.js';
-import type { HiddenShop, HiddenTool } from './hidden-shop.js';
+import { setDeg, type HiddenShop, type HiddenTool } from './hidden-shop.js';
 
 /** What a year cost, in minutes of {@link COSTS}, by where it went; and what was counted on the way. */
 export interface Year {
@@ -29,6 +29,8 @@ export interface Year {
   readonly early: number;
   readonly honings: number;
   readonly spells: number;
+  /** Of each figure that was said with a ±, how often it was said and how often the truth lay within it. */
+  readonly told: Readonly<Record<Claim, { readonly said: number; readonly held: number }>>;
 }
 export const COST_PARTS = [
   'stones',
@@ -37,7 +39,7 @@ export const COST_PARTS = [
   'care',
   'dull',
   'steel',
-] as const satisfies readonly (keyof Year)[];
+] as const satisfies readonly Exclude<keyof Year, 'told'>[];
 
 export const totalOf = (year: Pick<Year, (typeof COST_PARTS)[number]>): number =>
   COST_PARTS.reduce((sum, part) => sum + year[part], 0);
@@ -94,7 +96,8 @@ interface Going {
   readonly all: Map<string, RecordedSession[]>;
   readonly cares: { abrasiveId: string; kind: 'flattened'; at: string }[];
   readonly tired: [number, number];
-  readonly cost: { -readonly [K in keyof Year]: Year[K] };
+  readonly cost: { -readonly [K in Exclude<keyof Year, 'told'>]: Year[K] };
+  readonly told: Record<Claim, { said: number; held: number }>;
   /** Mistakes of the hand, a stream of their own. */
   readonly slips: Chance;
 }
@@ -113,6 +116,7 @@ export function yearOf(shop: HiddenShop, adviser: Adviser, days: Chance, slips: 
       ...{ stones: 0, strop: 0, wheel: 0, care: 0, dull: 0, steel: 0 },
       ...{ gaveOut: 0, early: 0, honings: 0, spells: 0 },
     },
+    told: { strokes: { said: 0, held: 0 }, land: { said: 0, held: 0 }, life: { said: 0, held: 0 } },
   };
   const fates = fatesOf(shop, days);
   const truths = shop.tools.map((of, i) => freshTruth(of, fates[i]?.[0]?.bears ?? 1));
@@ -124,7 +128,7 @@ export function yearOf(shop: HiddenShop, adviser: Adviser, days: Chance, slips: 
       truths[i] = dayOf(going, of, truths[i] as EdgeTruth, fate, at);
     });
   }
-  return going.cost;
+  return { ...going.cost, told: going.told };
 }
 
 function dayOf(
@@ -194,12 +198,9 @@ function reground({ cost }: Going, of: HiddenTool, edge: EdgeTruth, { put, at }:
 function honed(going: Going, looked: Looked, fate: Fate, { put, at }: Writing): EdgeTruth {
   const { of } = looked;
   const { edge } = looked.truth;
-  const { shop, adviser, cares, tired, cost, slips } = going;
+  const { shop, adviser, tired, cost, slips } = going;
   ([0, 1] as const).forEach((stone) => {
-    if (!adviser.care(looked, stone)) return;
-    cost.care += SET_UP.flatten * COSTS.work;
-    tired[stone] = 0;
-    cares.push({ abrasiveId: shop.stones[stone].stone.id, kind: 'flattened', at: at(1) });
+    if (adviser.care(looked, stone)) flatten(going, stone, at(1));
   });
   const wanted = adviser.plan(looked);
   const deg = adviser.angle(looked);
@@ -209,14 +210,17 @@ function honed(going: Going, looked: Looked, fate: Fate, { put, at }: Writing): 
   const turn = (Math.max(0, edge.madeDeg - deg) * Math.PI) / 180;
   const shaped = steelMm3(of, edge, 0.5 * turn * faceMm);
   const neededMm3 = [steelMm3(of, edge, downMm) + shaped, steelMm3(of, edge, MARKS_MM)] as const;
-  let coarse = strokesOn(going, 0, wanted.coarse, neededMm3[0], wanted.untilBurr);
-  let fine = strokesOn(going, 1, wanted.fine, neededMm3[1], wanted.untilBurr);
+  tally(going, looked, neededMm3[0] / strokeMm3(shop.stones[0], tired[0]));
+  const onStone = (stone: 0 | 1, strokes: number, mm3: number, untilBurr = wanted.untilBurr): Made =>
+    strokesOn(going, stone, strokes, mm3, untilBurr, wanted.looksAtStone ? at(1) : undefined);
+  let coarse = onStone(0, wanted.coarse, neededMm3[0]);
+  let fine = onStone(1, wanted.fine, neededMm3[1]);
   // What the burr did not tell the nail does, as often as the hand is right.
   if (wanted.proved && Math.min(coarse.share, fine.share) < 1 && slips.uniform() < shop.hand.feels) {
-    coarse = andThen(coarse, (one) => strokesOn(going, 0, 0.5 * wanted.coarse, neededMm3[0] - one.mm3, true));
-    fine = andThen(fine, (one) => strokesOn(going, 1, 0.5 * wanted.fine, neededMm3[1] - one.mm3, true));
+    coarse = andThen(coarse, (one) => onStone(0, 0.5 * wanted.coarse, neededMm3[0] - one.mm3, true));
+    fine = andThen(fine, (one) => onStone(1, 0.5 * wanted.fine, neededMm3[1] - one.mm3, true));
   }
-  const minutes = SET_UP.hone + (coarse.strokes + fine.strokes) / STROKES_PER_MIN;
+  const minutes = SET_UP.hone + (coarse.strokes + fine.strokes + (wanted.behind ?? 0)) / STROKES_PER_MIN;
   cost.stones += minutes * COSTS.work;
   cost.steel += (coarse.mm3 + fine.mm3) * GRAMS_PER_MM3 * COSTS.gram;
   cost.honings += 1;
@@ -251,6 +255,23 @@ function honed(going: Going, looked: Looked, fate: Fate, { put, at }: Writing): 
   };
 }
 
+/** What is said with its ± beside the truth. @param strokes it truly takes on the first stone, at the usual push */
+function tally({ shop, adviser, told }: Going, looked: Looked, strokes: number): void {
+  if (!adviser.says) return;
+  const { of, truth } = looked;
+  const hardness = 1 + shop.hardShare * (shop.hardWood - 1);
+  const truly: Readonly<Record<Claim, number>> = {
+    strokes,
+    land: truth.edge.faceMm,
+    // The median edge at the angle it is set to, in the woods the shop works.
+    life: 1 / wears(of, { ...truth.edge, bears: 1, madeDeg: setDeg(of) }, 1, hardness),
+  };
+  for (const { claim, low, high } of adviser.says(looked)) {
+    told[claim].said += 1;
+    if (truly[claim] >= low && truly[claim] <= high) told[claim].held += 1;
+  }
+}
+
 interface Made {
   readonly strokes: number;
   readonly noted: number;
@@ -271,14 +292,26 @@ function andThen(one: Made, onward: (one: Made) => Made): Made {
   };
 }
 
-/** Strokes on a stone that tires: as many as were told, and on until the burr is felt where that is told too. */
+/** A stone’s face made new. */
+function flatten({ shop, cares, tired, cost }: Going, stone: 0 | 1, at: string): void {
+  cost.care += SET_UP.flatten * COSTS.work;
+  tired[stone] = 0;
+  cares.push({ abrasiveId: shop.stones[stone].stone.id, kind: 'flattened', at });
+}
+
+/**
+ * Strokes on a stone that tires: as many as were told, and on until the burr is felt where that is told too.
+ * @param looksAt when the stone is looked at, where half as many strokes more raised no burr; never where nobody says so
+ */
 function strokesOn(
-  { shop, slips, tired }: Going,
+  going: Going,
   index: 0 | 1,
   told: number,
   neededMm3: number,
   untilBurr: boolean,
+  looksAt?: string,
 ): Made {
+  const { shop, slips, tired } = going;
   const { hand } = shop;
   const each = (): number => push * strokeMm3(shop.stones[index], tired[index]);
   const push = about(slips, 1, hand.pushSd);
@@ -293,7 +326,14 @@ function strokesOn(
   // Felt wrongly, it goes on too long, or stops too soon.
   const felt = (): boolean => mm3 >= neededMm3 === slips.uniform() < hand.feels;
   const more = Math.max(3, Math.round(0.15 * told));
-  while (untilBurr && strokes < MOST_STROKES && !felt()) stroke(more);
+  let looked = looksAt === undefined;
+  while (untilBurr && strokes < MOST_STROKES && !felt()) {
+    if (!looked && strokes >= 1.5 * made) {
+      flatten(going, index, looksAt ?? '');
+      looked = true;
+    }
+    stroke(more);
+  }
   return { strokes, noted: untilBurr ? strokes : told, share: Math.min(1, mm3 / neededMm3), mm3 };
 }
 

@@ -61,6 +61,10 @@ export class JudgedPage {
       what: row.name,
       words: `${this.hours(row.over)} a year more, give or take ${this.hours(TELLING * row.error)}`,
     }));
+  protected readonly covered = judged.covered.map(({ what, share, said, held }) => ({
+    what,
+    words: `held ${this.figures.number(100 * held, 0)} times of a hundred, of ${this.figures.number(said, 0)}; it should ${this.figures.number(100 * share, 0)}`,
+  }));
   protected readonly gaveOut = this.figures.number(this.page.gaveOut, 0);
   protected readonly early = this.figures.number(this.page.early, 0);
   protected readonly spells = this.figures.number(this.page.spells, 0);

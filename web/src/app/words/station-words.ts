@@ -302,6 +302,8 @@ export const CARE_TITLES: Readonly<Record<CareKind, string>> = {
 export const TOLD: Readonly<Record<GateWord, string>> = {
   'burr-gaps': 'The burr stood only in part: press where it was missing.',
   'burr-none': 'No burr yet: the stone has not reached the edge. Same angle, more strokes.',
+  'burr-none-again':
+    'Still no burr: a face that shines or is dished cuts no longer. Flatten or clean the stone, colour the bevel to see whether the edge is touched, then on.',
   'burr-strong': 'The burr is stronger in one place: press in the other from now on.',
   'marker-low':
     'Colour left at the edge: the angle is too low. A shorter projection, or a little more lift, then the marker again.',

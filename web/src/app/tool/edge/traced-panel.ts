@@ -20,46 +20,7 @@ const NO_CIRCLE_MM = 0.15;
 @Component({
   selector: 'ma-traced-panel',
   imports: [Button, QuantityField, Why],
-  template: `
-    <p>
-      Ink the edge and press it on paper, or draw round it. A line from corner to corner; then the curve’s
-      height over that line. One reading will do; three tell whether it is a circle.
-    </p>
-    <div class="asked">
-      <ma-quantity label="Corner to corner" [value]="width()" (valueChange)="typed.set($event)" />
-      @for (place of places; track place.share) {
-        <ma-quantity
-          [label]="place.label"
-          [value]="heights()[$index]"
-          (valueChange)="read($index, $event)"
-          [sentence]="$first ? found().refusal : ''"
-        />
-      }
-    </div>
-    @if (found().arc; as arc) {
-      <dl class="sums">
-        <div>
-          <dt>Depth of the curve</dt>
-          <dd>{{ figures.length(arc.depthMm) }}</dd>
-        </div>
-        <div>
-          <dt>Radius</dt>
-          <dd>{{ figures.length(arc.radiusMm) }}</dd>
-        </div>
-        <div>
-          <dt>Sweep</dt>
-          <dd>{{ figures.angle(arc.arcDeg) }}</dd>
-        </div>
-      </dl>
-      @if (arc.offMm > limit) {
-        <p class="warning">It is no circle: the readings lie {{ figures.length(arc.offMm, 2) }} off one.</p>
-      }
-      <div class="asked">
-        <p-button label="It is so" (onClick)="keep(arc.depthMm)" />
-        <ma-why of="the tracing" [reason]="reason" />
-      </div>
-    }
-  `,
+  templateUrl: './traced-panel.html',
   styleUrl: '../../ui/panel.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
