@@ -22,6 +22,9 @@ async function expectSeen(things: Locator, what: string): Promise<void> {
   expect(hidden, what).toEqual([]);
 }
 
+/** Tools that are rolled or led round: their drawing is the answer. */
+const CURVED = ['gouge-20', 'v-10', 'hook-bailer'];
+
 /** What each side of a tool answers is there before anyone scrolls, at 1280×800. */
 export async function expectAnswered(page: Page, tool: string, side: string): Promise<void> {
   const vise = page.locator('#vise');
@@ -34,6 +37,7 @@ export async function expectAnswered(page: Page, tool: string, side: string): Pr
     case 'set-up':
       await seen(vise.locator('ma-facet-list li'), 'every facet’s setting');
       await seen(vise.locator('ma-guide-drawing svg, .told').first(), 'how it is held');
+      if (CURVED.includes(tool)) await seen(vise.locator('ma-turned-drawing svg'), 'how it lies and turns');
       return;
     case 'camber':
       await seen(vise.locator('ma-front-arc svg, ma-shaving-drawing svg'), 'the curve and its shaving');

@@ -36,6 +36,7 @@ describe('TurnedDrawing', () => {
       'from above',
     ]);
     expect(wordsOf(fixture)).toContain('Its middle down: 1.63 mm');
+    expect(host.querySelector('label')?.textContent).toContain('Turn it, 99° in all');
     const middle = all(fixture, 'edge');
     const slider = host.querySelector('input[type=range]') as HTMLInputElement;
     slider.value = '-1';

@@ -86,6 +86,11 @@ export class TurnedDrawing {
     });
   });
 
+  /** From one end of its edge to the other. */
+  protected readonly inAll = computed(() => {
+    const [from, to] = [-1, 1].map((end) => posed(this.turning(), end).turnDeg) as [number, number];
+    return this.figures.angle(Math.round(to - from));
+  });
   protected readonly words = computed(() => {
     const { turnDeg, patchMm } = this.pose();
     const straight = Math.abs(turnDeg) < 0.5;

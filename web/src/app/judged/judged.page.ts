@@ -13,6 +13,7 @@ const PART_WORDS: Readonly<Record<string, string>> = {
 };
 /** A difference is told where it is more than so many times its own error. */
 const TELLING = 2;
+const NOTHING = 'nothing that could be told from chance';
 const BAR = 100;
 
 /** What the advice was tried on, what it saved, and where not to trust it: figures of `npm run judge`, as they came. */
@@ -52,14 +53,17 @@ export class JudgedPage {
       what: PART_WORDS[row.name] ?? row.name,
       words:
         Math.abs(row.over) <= TELLING * row.error || row.over > 0
-          ? 'nothing that could be told from chance'
+          ? NOTHING
           : `${this.hours(-row.over)} a year, give or take ${this.hours(TELLING * row.error)}`,
     }));
   protected readonly spoilt = judged.rows
     .filter(({ kind }) => kind === 'spoilt')
     .map((row) => ({
       what: row.name,
-      words: `${this.hours(row.over)} a year more, give or take ${this.hours(TELLING * row.error)}`,
+      words:
+        Math.abs(row.over) <= TELLING * row.error
+          ? NOTHING
+          : `${this.hours(row.over)} a year more, give or take ${this.hours(TELLING * row.error)}`,
     }));
   protected readonly covered = judged.covered.map(({ what, share, said, held }) => ({
     what,
