@@ -102,7 +102,7 @@ const jasmine = (name) => [
 /** Two at a time, the longest first, so that neither runner waits long for the other's last; first what needs no database. */
 const SIDE_BY_SIDE = [
   ['lint', 'npm', ['run', '--silent', 'lint'], ROOT, counts.plain],
-  ['page', process.execPath, ['tools/build.mjs'], ROOT, counts.plain],
+  ['page', process.execPath, ['tools/page.mjs'], ROOT, counts.plain],
   jasmine('server'),
   jasmine('core'),
   // Most of it happens in programs of their own, which are killed: nothing to cover.
