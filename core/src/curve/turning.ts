@@ -197,51 +197,59 @@ function hook(edge: HookEdge, rodRadiusMm?: number): Turning {
   };
 }
 
-function vTool(edge: VEdge): Turning {
-  const { wingMm, openingDeg, thicknessMm, bevelDeg, keelRadiusMm } = edge;
+/**
+ * Two flat wings and a keel. Where the wall is thicker than the keel’s radius the wings’ inner faces meet at an apex, and
+ * the bevel under the keel is a cone about it: every plane that is rolled from wing to wing passes through that apex.
+ */
+function vTool({ wingMm, openingDeg, thicknessMm, bevelDeg, keelRadiusMm }: VEdge): Turning {
   const turnsDeg = 90 - openingDeg / 2;
+  /** The apex over the keel’s middle, and the wall from there to the outside, so far turned. */
+  const apexMm = Math.max(0, thicknessMm - keelRadiusMm) / sinDeg(openingDeg / 2);
+  const throughMm = (deg: number): number => {
+    if (keelRadiusMm >= thicknessMm) return thicknessMm;
+    const toWing = thicknessMm / cosDeg(turnsDeg - deg);
+    const onWing =
+      toWing * sinDeg(deg) * cosDeg(turnsDeg) + (apexMm - toWing * cosDeg(deg)) * sinDeg(turnsDeg);
+    if (onWing >= 0) return toWing;
+    return apexMm * cosDeg(deg) + Math.sqrt(Math.max(0, keelRadiusMm ** 2 - (apexMm * sinDeg(deg)) ** 2));
+  };
+  const coneMm = Math.max(keelRadiusMm, throughMm(0));
   const keelMm = 2 * Math.max(keelRadiusMm, KEEL_SEEN_MM) * toRad(turnsDeg);
   const edgeMm = 2 * wingMm + keelMm;
-  const far = bodyMm(thicknessMm / tanDeg(bevelDeg), wingMm);
-  const { patchMm } = rolled({ radiusMm: keelMm / 2 / toRad(turnsDeg), arcMm: keelMm, bevelDeg });
-  /** The keel, rolled; its inside is an apex where the wall is thicker than its radius. */
-  const keel = (turnDeg: number): readonly [inner: Space, outer: Space] => [
-    keelRadiusMm > thicknessMm
-      ? onArc(keelRadiusMm - thicknessMm, turnDeg, 0)
-      : { x: 0, y: (thicknessMm - keelRadiusMm) / sinDeg(openingDeg / 2), z: 0 },
-    onArc(keelRadiusMm, turnDeg, 0),
-  ];
+  const far = bodyMm(throughMm(0) / tanDeg(bevelDeg), wingMm);
+  const { patchMm } = rolled({ radiusMm: coneMm, arcMm: 2 * coneMm * toRad(turnsDeg), bevelDeg });
   const share = keelMm / edgeMm;
-  /** Where a wing’s flat begins, just off the keel. */
-  const wing = share * (1 + 1e-9);
+  /** What of the keel’s turn touches at once, as a share of the edge. */
+  const patchShare = (share * patchMm) / (2 * coneMm * toRad(turnsDeg));
   return {
     way: 'rolled',
     edgeMm,
     tiltDeg: bevelDeg,
     reach: 1,
-    patchAt: (at) => {
-      if (Math.abs(at) > share) return at < 0 ? [-1, -wing] : [wing, 1];
-      const [from, to] = about(at, patchMm, edgeMm);
-      return [Math.max(-share, from), Math.min(share, to)];
-    },
+    patchAt: (at) =>
+      Math.abs(at) > share
+        ? at < 0
+          ? [-1, -share]
+          : [share, 1]
+        : [Math.max(-share, at - patchShare), Math.min(share, at + patchShare)],
     ribAt: (at) => {
       const side = at < 0 ? -1 : 1;
-      const along = ((Math.abs(at) - share) * edgeMm) / 2;
       const turn = Math.min(1, Math.abs(at) / share) * turnsDeg;
-      let [inner, outer] = keel(side * turn);
-      if (along > 0) {
-        inner = { x: inner.x + side * along * cosDeg(turn), y: inner.y + along * sinDeg(turn), z: 0 };
-        outer = {
-          ...inner,
-          x: inner.x + side * thicknessMm * sinDeg(turn),
-          y: inner.y - thicknessMm * cosDeg(turn),
-        };
-      }
-      const heel = { ...outer, z: Math.hypot(inner.x - outer.x, inner.y - outer.y) / tanDeg(bevelDeg) };
+      const along = Math.max(0, ((Math.abs(at) - share) * edgeMm) / 2);
+      const [sin, cos] = [sinDeg(turn), cosDeg(turn)];
+      const inside = Math.max(0, keelRadiusMm - thicknessMm);
+      const tip = {
+        x: side * (inside * sin + along * cos),
+        y: apexMm - inside * cos + along * sin,
+        z: 0,
+      };
+      const through = throughMm(turn);
+      const outer = { x: tip.x + side * through * sin, y: tip.y - through * cos };
+      const heel = { ...outer, z: through / tanDeg(bevelDeg) };
       return {
         turnDeg: side * turn,
-        touch: [inner, heel],
-        outline: [inner, heel, { ...outer, z: far }, { ...inner, z: far }],
+        touch: [tip, heel],
+        outline: [tip, heel, { ...outer, z: far }, { ...tip, z: far }],
       };
     },
   };
