@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import type { Tool } from '@mellow-anvil/core/blade';
 import type { RecordedSession } from '@mellow-anvil/core/record';
 import type { Connection } from '../../storage/database.js';
@@ -14,6 +15,19 @@ interface SeenStone {
   readonly sets?: unknown;
 }
 
+/** What an answer was reckoned of, and what it came to. */
+interface Reckoned<S, T> {
+  readonly of: {
+    readonly tool: Tool;
+    readonly entries: readonly RecordedSession[];
+    readonly stones: readonly S[];
+  };
+  readonly answer: T;
+}
+
+/** By tool id, what was reckoned last: it stands when the very same is found again, in another file too. */
+export type LastReckoned<S, T> = Map<string, Reckoned<S, T>>;
+
 /**
  * An answer for every tool, kept until something it rests on changes: the tool, an entry of its, or a stone
  * that its entries name.
@@ -27,6 +41,7 @@ export class KeptByTool<S extends SeenStone, T> {
     private readonly database: Connection,
     private readonly entries: Entries,
     changes: Changes,
+    private readonly last: LastReckoned<S, T>,
     private readonly reckon: (
       toolId: string,
       tool: Tool,
@@ -61,10 +76,21 @@ export class KeptByTool<S extends SeenStone, T> {
         const named = own.flatMap(({ steps = [] }) => steps.map(({ abrasiveId }) => abrasiveId));
         return [
           row.id,
-          { answer: this.reckon(row.id, tools.fromRow(row), own, stones), restsOn: new Set(named) },
+          {
+            answer: this.answer(row.id, { tool: tools.fromRow(row), entries: own, stones }),
+            restsOn: new Set(named),
+          },
         ];
       }),
     );
+  }
+
+  private answer(id: string, of: Reckoned<S, T>['of']): T {
+    const last = this.last.get(id);
+    if (last && isDeepStrictEqual(last.of, of)) return last.answer;
+    const answer = this.reckon(id, of.tool, of.entries, of.stones);
+    this.last.set(id, { of, answer });
+    return answer;
   }
 
   /** The stones that are another than when this was last asked. */

@@ -71,6 +71,35 @@ describe('the rack', () => {
     expect(await life()).toBe(0);
   });
 
+  it('goes by the backup that is put back: its tools, their entries, the stones they were honed on', async () => {
+    const w = (await shop.ask('POST', '/api/abrasives', stone('Worn', '800'))).body;
+    await shop.ask('POST', '/api/sessions', {
+      toolId,
+      kind: 'honing',
+      startedAt: '2026-11-02T16:30:00.000Z',
+      steps: [{ abrasiveId: w.id, strokes: 20, minutes: 1 }],
+    });
+    const rack = async (): Promise<unknown> => (await shop.ask('GET', '/api/records')).body;
+    const told = [await rack()];
+    const names: string[] = [];
+    const changes = [
+      () => used(toolId),
+      () => shop.ask('PUT', `/api/abrasives/${w.id}`, { ...stone('Worn', '800'), strokeMm: 90, version: 1 }),
+      () => shop.ask('POST', '/api/tools', TOOLS.gouge),
+      () => shop.ask('DELETE', `/api/tools/${toolId}?version=1`),
+    ];
+    for (const change of changes) {
+      names.push((await shop.ask('POST', '/api/backups')).body.name);
+      await change();
+      told.push(await rack());
+    }
+    expect(new Set(told.map((each) => JSON.stringify(each))).size).toBe(told.length);
+    for (const [i, name] of [...names.entries()].reverse()) {
+      expect((await shop.ask('POST', '/api/backups/restore', { name })).status).toBe(200);
+      expect(await rack()).withContext(name).toEqual(told[i]);
+    }
+  });
+
   it('takes an entry given to another tool from the one it was of, and back when that is undone', async () => {
     const other = (await shop.ask('POST', '/api/tools', TOOLS.gouge)).body.id;
     const lives = async (): Promise<number[]> => {

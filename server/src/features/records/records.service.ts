@@ -8,7 +8,7 @@ import { tools } from '../tools/index.js';
 import type { StonesService } from './stones.service.js';
 import type { Entries } from './entries.js';
 import { Histories } from './histories.js';
-import { KeptByTool } from './kept-by-tool.js';
+import { KeptByTool, type LastReckoned } from './kept-by-tool.js';
 import type { Changes } from '../../storage/derived-answers.js';
 
 /** What every tool's record comes to, reckoned by core at the rates the stones are known to cut at. */
@@ -21,8 +21,9 @@ export class RecordsService {
     private readonly entries: Entries,
     changes: Changes,
     private readonly bench: StonesService,
+    last: LastReckoned<StoneAtWork, ToolRecord>,
   ) {
-    this.records = new KeptByTool(database, entries, changes, (id, tool, own, stones) =>
+    this.records = new KeptByTool(database, entries, changes, last, (id, tool, own, stones) =>
       recordOf(tool, this.histories.of(id, tool, own, stones)),
     );
   }

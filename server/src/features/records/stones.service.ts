@@ -28,7 +28,7 @@ import { liveRowsOf, rowsOf } from '../../storage/rows.js';
 import { toStored } from '../../storage/store.js';
 import type { Entries } from './entries.js';
 import { Histories } from './histories.js';
-import { KeptByTool } from './kept-by-tool.js';
+import { KeptByTool, type LastReckoned } from './kept-by-tool.js';
 import { DerivedAnswers, type Changes, type Derived } from '../../storage/derived-answers.js';
 
 /** Kinds that how the stones stand rests on. */
@@ -43,7 +43,7 @@ interface Reckoned {
   readonly readings: readonly RateReading[];
 }
 
-interface ToolsPart {
+export interface ToolsPart {
   readonly uses: readonly UseOfStone[];
   readonly readings: readonly RateReading[];
 }
@@ -66,8 +66,9 @@ export class StonesService {
     private readonly database: Connection,
     entries: Entries,
     changes: Changes,
+    last: LastReckoned<SizedAbrasive, ToolsPart>,
   ) {
-    this.parts = new KeptByTool(database, entries, changes, (id, tool, own, stones) =>
+    this.parts = new KeptByTool(database, entries, changes, last, (id, tool, own, stones) =>
       partOf(tool, own, stones, () => this.histories.of(id, tool, own, stones)),
     );
     this.answers = new DerivedAnswers(changes, ({ kind }) => (RESTED_ON.has(kind) ? [ALL] : []));
