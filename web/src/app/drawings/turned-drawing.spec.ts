@@ -30,7 +30,7 @@ describe('TurnedDrawing', () => {
   it('shows a gouge from its end, its side and above, and turns all three with the slider and the finger', async () => {
     const fixture = await show(GOUGE);
     const host = fixture.nativeElement as HTMLElement;
-    expect([...host.querySelectorAll('text')].map(({ textContent }) => textContent.trim())).toEqual([
+    expect([...host.querySelectorAll('p span')].map(({ textContent }) => textContent.trim())).toEqual([
       'from its end',
       'from its side',
       'from above',

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { type Posed, posed, type Space, type Turning } from '@mellow-anvil/core/curve';
 import { Figures } from '../ui/figures';
 
-const VIEW = { width: 900, height: 250 } as const;
+const VIEW = { width: 900, height: 222 } as const;
 const FLOOR = 196;
 /** How much room the blade has in each of its three views, px. */
 const ROOM = { wide: 264, high: 168 } as const;
@@ -73,7 +73,7 @@ export class TurnedDrawing {
         y: at.y - sight.up(point) * scale,
       });
       return {
-        ...{ name: `from ${sight.name}`, middle: sight.middle },
+        name: `from ${sight.name}`,
         stone: sight.floor && rod === undefined ? `M${sight.middle - 138} ${FLOOR}h276v22h-276Z` : '',
         rod: rod === undefined ? '' : rodFrom(sight, at, rod * scale),
         faces: facesOf(sight, pose).map(({ cls, points }) => ({ cls, d: closed(points.map(px)) })),
