@@ -1,3 +1,4 @@
+import { curveRolled } from '../curve/curve-rolled.js';
 import { cornerBackMm } from '../camber/camber-jobs.js';
 import {
   cornerPerStrokeMm,
@@ -101,8 +102,8 @@ export function camberWork(
     ? undefined
     : shapingStep(edge, input, first.id, work, { wantedMm, nowMm, leanMm });
   const spread = new Map<string, readonly number[]>();
-  // Nearly all of an eased edge is straight: its finer stones are worked as ever.
-  if (wantedMm >= FLAT_MM && edge.front.shape === 'arc') {
+  // Nearly all of an eased edge is straight: its finer stones are worked as ever. A strong curve is rolled, not pressed.
+  if (wantedMm >= FLAT_MM && edge.front.shape === 'arc' && !curveRolled(edge)) {
     // A plan that needs no curve made keeps the one there is on every stone.
     const from = shaping?.step && !shaping.step.before ? 1 : 0;
     for (const step of chosen.steps.slice(from)) {

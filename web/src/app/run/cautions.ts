@@ -61,8 +61,8 @@ const CAUTIONS: Partial<Readonly<Record<StationKind, Caution>>> = {
     brief: 'Hold it by its sides.',
   },
   'burr-off': {
-    plain: 'Flat means flat: lifting the blade rounds the back. Fingers off the edge.',
-    brief: 'Flat means flat.',
+    plain: 'Fingers off the edge: a burr breaks away in splinters.',
+    brief: 'Fingers off the edge.',
   },
   proof: {
     plain:

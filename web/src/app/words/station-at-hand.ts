@@ -1,8 +1,8 @@
 import type { Edge } from '@mellow-anvil/core/blade';
 import type { Station } from '@mellow-anvil/core/plan';
 import {
+  burrOffWords,
   CARE_TITLES,
-  DOUBLE_BURR_OFF,
   MACHINE_REFIT,
   OIL_WASH,
   sideNamesOf,
@@ -34,9 +34,7 @@ export function textAtHand(
     case 'wash':
       return station.oil ? { ...text, does: [OIL_WASH, ...text.does] } : text;
     case 'burr-off':
-      return sideNamesOf(edge).length === 2 && edge?.form !== 'single-bevel'
-        ? { ...text, does: [DOUBLE_BURR_OFF] }
-        : text;
+      return { ...text, does: [burrOffWords(edge)] };
     case 'refit':
       return edge?.form === 'knife-set' ? MACHINE_REFIT : text;
     default:

@@ -196,9 +196,7 @@ export const STATION_TEXT: Readonly<Record<StationKind, StationText>> = {
   scratch: { title: 'Are the marks gone?', does: [], done: '' },
   'burr-off': {
     title: 'Take off the burr',
-    does: [
-      'Back flat on the finest stone, a few strokes. Then a stroke on the bevel, one on the back, each lighter than the last, until no burr is felt on either side.',
-    ],
+    does: [],
     done: 'It is off',
   },
   nail: { title: 'Draw it along the nail', does: [], done: '' },
@@ -283,8 +281,28 @@ export const MACHINE_REFIT: StationText = {
   ],
   done: 'Refitted',
 };
-export const DOUBLE_BURR_OFF =
-  'Side for side, a stroke each, lighter every time, until no burr is felt on either; swap hands to mirror the angle.';
+const UNTIL_NONE = 'each lighter than the last, until no burr is felt on either side.';
+
+/** How the burr is taken off: what lies flat on the stone does, what is hollow takes something round. Common practice. */
+export function burrOffWords(edge: Edge | undefined): string {
+  switch (edge?.form) {
+    case 'gouge':
+      return edge.cannel === 'in'
+        ? `Its outside flat along the finest stone, rolled from corner to corner, a few strokes. Then a stroke in the hollow, one outside, ${UNTIL_NONE}`
+        : `A slip in the hollow, flat along its inside, rolled from corner to corner, a few strokes. Then a rolled stroke on the bevel, one inside, ${UNTIL_NONE}`;
+    case 'v':
+      return `A slip’s edge flat along the inside of each wing, down to the keel, a few strokes. Then a stroke on each wing, one inside, ${UNTIL_NONE}`;
+    case 'hook':
+      return edge.make === 'hollow-inside'
+        ? `The outside along the strop, the rod in the hollow, a stroke each, ${UNTIL_NONE} Never across the edge.`
+        : `Outside and inside, a stroke each, ${UNTIL_NONE} Never across the edge.`;
+    default:
+      return sideNamesOf(edge).length === 2
+        ? `Side for side, a stroke each, ${UNTIL_NONE} Swap hands to mirror the angle.`
+        : `Back flat on the finest stone, a few strokes: lifting the blade rounds it. Then a stroke on the bevel, one on the back, ${UNTIL_NONE}`;
+  }
+}
+
 export const OIL_WASH = 'Wipe off all the oil, wash with soap: oil and water stones are not mixed.';
 
 export const CARE_TITLES: Readonly<Record<CareKind, string>> = {

@@ -1,0 +1,33 @@
+import type { Edge, GougeEdge, HookEdge } from '@mellow-anvil/core/blade';
+import { textAtHand } from './station-at-hand';
+
+const GOUGE: GougeEdge = {
+  ...{ form: 'gouge', widthMm: 20, depthMm: 5, thicknessMm: 2.4, cannel: 'out', bevelDeg: 22 },
+};
+const HOOK: HookEdge = {
+  ...{ form: 'hook', make: 'hollow-inside', lengthMm: 55, innerRadiusMm: 22, thicknessMm: 2.6 },
+  includedDeg: 25,
+};
+const CHISEL: Edge = {
+  ...{ form: 'single-bevel', widthMm: 20, thicknessMm: 3, primaryDeg: 25, grind: 'flat', back: 'flat' },
+  front: { shape: 'straight' },
+};
+
+describe('taking off the burr', () => {
+  const told = (edge: Edge): string => textAtHand({ kind: 'burr-off' }, edge, (id) => id).does.join(' ');
+
+  it('lays flat on the stone only what is flat: a hollow takes a slip or a rod', () => {
+    expect(told(CHISEL)).toContain('Back flat on the finest stone');
+    expect(told(GOUGE)).toContain('slip in the hollow');
+    expect(told({ ...GOUGE, cannel: 'in' })).toContain('outside flat along the finest stone');
+    expect(told(HOOK)).toContain('the rod in the hollow');
+    expect(told({ ...HOOK, make: 'bevelled-both-sides' })).toContain('Outside and inside, a stroke each');
+    for (const edge of [GOUGE, { ...GOUGE, cannel: 'in' } as const, HOOK])
+      expect(told(edge)).not.toContain('Back flat');
+  });
+
+  it('goes on, lighter, until neither side has any', () => {
+    for (const edge of [CHISEL, GOUGE, HOOK])
+      expect(told(edge)).toContain('each lighter than the last, until no burr is felt on either side.');
+  });
+});
