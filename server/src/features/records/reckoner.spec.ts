@@ -96,7 +96,9 @@ describe('the rack', () => {
     expect(new Set(told.map((each) => JSON.stringify(each))).size).toBe(told.length);
     for (const [i, name] of [...names.entries()].reverse()) {
       expect((await shop.ask('POST', '/api/backups/restore', { name })).status).toBe(200);
-      expect(await rack()).withContext(name).toEqual(told[i]);
+      expect(await rack())
+        .withContext(name)
+        .toEqual(told[i]);
     }
   });
 

@@ -2,7 +2,15 @@ import type { Edge, Point } from '@mellow-anvil/core/blade';
 import { type BenchStep, purposeOf } from '@mellow-anvil/core/plan';
 import { type Face, rollOf, stanceOf } from '@mellow-anvil/core/run';
 import { gougeArc } from '@mellow-anvil/core/curve';
-import { endMarks, rollMarks, type RollPose, rollScale } from './from-end';
+import {
+  endMarks,
+  type HollowEdge,
+  isHollow,
+  rollMarks,
+  type RollPose,
+  rollScale,
+  slipInside,
+} from './from-end';
 import {
   EDGE_X,
   SCENE,
@@ -63,6 +71,7 @@ export function onStone(of: SceneOf, step: BenchStep): Scene {
   const room = step.along?.way === 'rolled' ? { width: 190, height: 140 } : undefined;
   const laid = lay(strop ? bare(of) : of, face, step.lowerDeg, room);
   if (!laid) return still(of, 'the blade on the stone');
+  if (face === 'inside' && isHollow(of.edge)) return slipped(of, of.edge, laid);
   const roll = strop ? undefined : rollOf(of.edge, face);
   const raises = !strop && !['back', 'primary', 'body', 'inside'].includes(face);
   return {
@@ -154,22 +163,50 @@ export function backUp(of: SceneOf): Scene {
   };
 }
 
+/** What lies on the stone, and what then goes over the other side, a stroke each in turn. */
 export function burrOff(of: SceneOf): Scene {
-  const [back, bevel] = [
-    lay(of, 'back', 0, { width: 170, height: 90 }),
-    lay(bare(of), 'bevel', 0, { width: 170, height: 120 }),
-  ];
-  const right = (marks: readonly Mark[]): readonly Mark[] => marks.map((mark) => moved(mark, 200));
+  const { edge } = of;
+  const [first, second] = [EDGE_X, EDGE_X + 200];
+  const laid = (face: Face, by: number, height: number): readonly Mark[] => {
+    const lying = lay(bare(of), face, 0, { width: 170, height });
+    return lying ? [...lying.marks, burrMark(lying.edge)].map((mark) => moved(mark, by)) : [];
+  };
+  const inside = (x: number): readonly Mark[] =>
+    isHollow(edge) ? slipInside(edge, { at: { x: x + 60, y: STONE.top - 6 }, width: 130, height: 110 }) : [];
+  // What is honed inside has its outside to lie flat; what is bevelled outside has its bevel.
+  const honedInside = edge.form === 'hook' || (edge.form === 'gouge' && edge.cannel === 'in');
+  const marks = !isHollow(edge)
+    ? [...laid('back', 0, 90), ...laid('bevel', second - first, 120)]
+    : honedInside
+      ? [...laid('back', 0, 90), ...inside(second)]
+      : [...inside(first), ...laid('bevel', second - first, 120)];
   return {
     marks: [
-      ...stone('', 'water'),
-      ...(back ? [...back.marks, burrMark(back.edge)] : []),
-      ...(bevel ? right([...bevel.marks, burrMark(bevel.edge)]) : []),
+      ...(edge.form === 'hook' ? stone('strop', 'dry') : stone('', 'water')),
+      ...marks,
       text('deg', EDGE_X + 60, STONE.top + 56, '1'),
       text('deg', EDGE_X + 262, STONE.top + 56, '2'),
       text('note', EDGE_X + 84, STONE.top + 56, 'in turn, lighter'),
     ],
-    words: 'the back flat, then the bevel, a stroke each in turn, lighter every time, until the burr is gone',
+    words: !isHollow(edge)
+      ? 'the back flat, then the bevel, a stroke each in turn, lighter every time, until the burr is gone'
+      : honedInside
+        ? 'its outside lying flat, then what is round in its hollow, in turn, lighter every time, until the burr is gone'
+        : 'a slip in its hollow, then its bevel on the stone, in turn, lighter every time, until the burr is gone',
+  };
+}
+
+/** A hollow edge held still from its end, what works inside it turned in it from corner to corner. */
+function slipped(of: SceneOf, edge: HollowEdge, { angleDeg }: Laid): Scene {
+  const at = { x: SCENE.width / 2, y: STONE.top };
+  return {
+    marks: [
+      ...slipInside(edge, { at, width: 260, height: 130 }),
+      path('way', `M${at.x - 52} 20a80 80 0 0 1 104 0m-14 -4l14 4l-3 -15`),
+      text('deg', at.x + 14, at.y + 34, of.deg(angleDeg)),
+      text('note', at.x - 150, at.y + 34, 'lifted off the inside'),
+    ],
+    words: `the tool from its end, held still, ${FACE_WORDS.inside}: the slip in its hollow at ${of.deg(angleDeg)}, rolled from corner to corner`,
   };
 }
 
@@ -228,7 +265,7 @@ export function fromItsEnd(of: SceneOf): Scene {
   const card = path('plate', 'M40 10H400V206H40Z');
   const seen =
     edge.form === 'gouge' || edge.form === 'v'
-      ? endMarks(edge, { x: SCENE.width / 2, y: 186 }, 280, 140)
+      ? endMarks(edge, { at: { x: SCENE.width / 2, y: 186 }, width: 280, height: 140 })
       : still(of, words).marks;
   return { marks: [card, ...seen], words };
 }

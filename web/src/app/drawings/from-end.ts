@@ -1,5 +1,5 @@
 import { toDeg, toRad } from '@mellow-anvil/core/base';
-import type { GougeEdge, Point, VEdge } from '@mellow-anvil/core/blade';
+import type { Edge, GougeEdge, HookEdge, Point, VEdge } from '@mellow-anvil/core/blade';
 import { gougeArc } from '@mellow-anvil/core/curve';
 import { winging } from './end-on';
 import { type Mark, path, points } from './scene-marks';
@@ -58,13 +58,44 @@ export function rollScale(
   return Math.min(width / wide, height / Math.max(high, 1e-6));
 }
 
-/** A gouge or a V-tool seen from its end, its middle at a place. */
-export function endMarks(edge: GougeEdge | VEdge, at: Point, width: number, height: number): readonly Mark[] {
+/** Edges that stand round a hollow: they have no back, what works inside goes into them. */
+export type HollowEdge = GougeEdge | VEdge | HookEdge;
+
+export const isHollow = (edge: Edge): edge is HollowEdge =>
+  edge.form === 'gouge' || edge.form === 'v' || (edge.form === 'hook' && edge.make === 'hollow-inside');
+
+/** Room for a drawing from the end, its lowest point at a place. */
+export interface EndRoom {
+  readonly at: Point;
+  readonly width: number;
+  readonly height: number;
+}
+
+const poseOf = (edge: GougeEdge | HookEdge): RollPose => {
+  const arc = edge.form === 'gouge' ? gougeArc(edge) : { radiusMm: edge.innerRadiusMm, arcMm: edge.lengthMm };
+  return { ...arc, patchMm: 0, rolledDeg: 0 };
+};
+
+/** A gouge, a V-tool or a hook seen from its end. */
+export function endMarks(edge: HollowEdge, { at, width, height }: EndRoom): readonly Mark[] {
   if (edge.form === 'v') {
     const scale = Math.min(height / edge.wingMm, width / (2 * edge.wingMm));
     return [path('rim', winging(edge.wingMm, edge.openingDeg, scale, at))];
   }
-  const arc = gougeArc(edge);
-  const pose = { ...arc, patchMm: 0, rolledDeg: 0 };
+  const pose = poseOf(edge);
   return rollMarks(pose, at, rollScale(pose, 0, width, height)).slice(0, 1);
+}
+
+/** The same with what takes its burr off inside it: a slip with a thin edge, or one as round as there is room for. */
+export function slipInside(edge: HollowEdge, room: EndRoom): readonly Mark[] {
+  const { at, width, height } = room;
+  if (edge.form === 'v') {
+    const half = height * Math.tan(toRad(0.3 * edge.openingDeg));
+    const wedge = path('slab', `M${at.x} ${at.y}l${-half} ${-height}h${2 * half}Z`);
+    return [wedge, ...endMarks(edge, room)];
+  }
+  const pose = poseOf(edge);
+  const r = Math.min(0.7 * pose.radiusMm * rollScale(pose, 0, width, height), 0.5 * height);
+  const slip: Mark = { tag: 'ellipse', cls: 'slab', at: { x: at.x, y: at.y - r }, rx: r, ry: r };
+  return [slip, ...endMarks(edge, room)];
 }

@@ -21,7 +21,7 @@ describe('taking off the burr', () => {
     expect(told(GOUGE)).toContain('slip in the hollow');
     expect(told({ ...GOUGE, cannel: 'in' })).toContain('outside flat along the finest stone');
     expect(told(HOOK)).toContain('the rod in the hollow');
-    expect(told({ ...HOOK, make: 'bevelled-both-sides' })).toContain('Outside and inside, a stroke each');
+    expect(told({ ...HOOK, make: 'bevelled-both-sides' })).toContain('Outside and inside, stroke by stroke');
     for (const edge of [GOUGE, { ...GOUGE, cannel: 'in' } as const, HOOK])
       expect(told(edge)).not.toContain('Back flat');
   });

@@ -81,8 +81,10 @@ export function alongWords(step: Pick<BenchStep, 'along'> | undefined, figures: 
 }
 
 function edgeFeel(step: BenchStep | undefined, stones: readonly BenchStep[], edge: Edge | undefined): string {
-  if (step && step === stones[0] && edge?.form === 'gouge')
-    return `Firmly, never two strokes from one place. Go on until a burr can be felt ${edge.cannel === 'in' ? 'outside' : 'inside'}, corner to corner.`;
+  if (step && step === stones[0] && step.along?.way === 'rolled') {
+    const raised = edge?.form !== 'gouge' ? 'on the back' : edge.cannel === 'in' ? 'outside' : 'inside';
+    return `Firmly, never two strokes from one place. Go on until a burr can be felt ${raised}, corner to corner.`;
+  }
   if (step && step === stones[0])
     return step.side === undefined
       ? 'Push firmly, both corners down. Go on until a burr can be felt on the back.'
@@ -294,11 +296,11 @@ export function burrOffWords(edge: Edge | undefined): string {
       return `A slip’s edge flat along the inside of each wing, down to the keel, a few strokes. Then a stroke on each wing, one inside, ${UNTIL_NONE}`;
     case 'hook':
       return edge.make === 'hollow-inside'
-        ? `The outside along the strop, the rod in the hollow, a stroke each, ${UNTIL_NONE} Never across the edge.`
-        : `Outside and inside, a stroke each, ${UNTIL_NONE} Never across the edge.`;
+        ? `The outside along the strop, the rod in the hollow, in turn, ${UNTIL_NONE} Never across the edge.`
+        : `Outside and inside, stroke by stroke, ${UNTIL_NONE} Never across the edge.`;
     default:
       return sideNamesOf(edge).length === 2
-        ? `Side for side, a stroke each, ${UNTIL_NONE} Swap hands to mirror the angle.`
+        ? `Side for side, stroke by stroke, ${UNTIL_NONE} Swap hands to mirror the angle.`
         : `Back flat on the finest stone, a few strokes: lifting the blade rounds it. Then a stroke on the bevel, one on the back, ${UNTIL_NONE}`;
   }
 }
