@@ -82,11 +82,34 @@ describe('turning', () => {
     expect(between(0.7)).toBeCloseTo(between(-0.3), 9);
   });
 
-  it('touches a gouge by the patch of its roll, a V’s wing whole, and turns no further than the corner', () => {
-    const roll = curveRolled(GOUGE);
-    if (!roll) throw new Error('a gouge is rolled');
-    expect(posed(of(GOUGE), 0).patchMm).toBeCloseTo(rolled(roll).patchMm, 9);
-    expect(posed(of(GOUGE), 1).turnDeg).toBeCloseTo(rolled(roll).turnDeg / 2, 9);
+  it('is drawn as it is planned: the patch of its roll, and as far from corner to corner', () => {
+    const gouges = fc.record({
+      widthMm: fc.double({ min: 5, max: 40, noNaN: true }),
+      sweep: fc.double({ min: 0.08, max: 0.5, noNaN: true }),
+      bevelDeg: fc.double({ min: 15, max: 45, noNaN: true }),
+      cannel: fc.constantFrom('in' as const, 'out' as const),
+      rodShare: fc.double({ min: 0.3, max: 1, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(gouges, ({ widthMm, sweep, bevelDeg, cannel, rodShare }) => {
+        const edge: Edge = {
+          ...{ form: 'gouge', widthMm, depthMm: sweep * widthMm, thicknessMm: 0.08 * widthMm, cannel, bevelDeg },
+        };
+        const hollow = curveRolled(edge)?.radiusMm ?? NaN;
+        const rodMm = cannel === 'in' ? rodShare * hollow : undefined;
+        const roll = curveRolled(edge, rodMm);
+        if (!roll) throw new Error('a gouge is rolled');
+        const { patchMm, turnDeg } = rolled(roll);
+        expect(posed(of(edge, rodMm), 0).patchMm).toBeCloseTo(patchMm, 9);
+        expect(posed(of(edge, rodMm), 1).turnDeg - posed(of(edge, rodMm), -1).turnDeg).toBeCloseTo(turnDeg, 9);
+      }),
+    );
+    const scrub = curveRolled(SCRUB);
+    if (!scrub) throw new Error('a scrub iron is rolled');
+    expect(posed(of(SCRUB), 0).patchMm).toBeCloseTo(rolled(scrub).patchMm, 9);
+  });
+
+  it('lays a V’s wing down whole, a skew’s straight edge too', () => {
     expect(posed(of(V), 1).patchMm).toBeCloseTo(9, 9);
     expect(posed(of(V), 1).turnDeg).toBe(60);
     expect(posed(of(V), 0).patchMm).toBeLessThan(0.5);
