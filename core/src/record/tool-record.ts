@@ -84,7 +84,7 @@ export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolReco
   const sessions = history.map(({ session }) => session);
   const honingsPerYear = yearly(sessions, ({ kind }) => (kind === 'honing' ? 1 : 0));
   const creep = creepOf(tool, history);
-  const next = nextOf(tool, history);
+  const next = nextAngleOf(tool, history);
   return {
     ...standingOf(tool, history),
     chips: edgeChips(history),
@@ -97,7 +97,8 @@ export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolReco
 /** Edges of known angles that say something of the next. */
 const EDGES_TO_TELL = 3;
 
-function nextOf(tool: Tool, history: readonly HistoryEntry[]): NextAngle | undefined {
+/** Which angle to try next, of a history already worked out: of knives, once a few of their edges were used. */
+export function nextAngleOf(tool: Tool, history: readonly HistoryEntry[]): NextAngle | undefined {
   if (tool.edge.form !== 'knife') return undefined;
   const sessions = history.map(({ session }) => session);
   const tried = edgeSpans(measureOf(tool, history), sessions).filter(

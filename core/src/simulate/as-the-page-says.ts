@@ -7,7 +7,7 @@ import { landPmMm } from '../record/land-doubt.js';
 import { rateReadings } from '../record/rate-readings.js';
 import { readiness } from '../record/readiness.js';
 import { stonesRecord, usesOfStones } from '../record/stones-record.js';
-import { recordOf, type Standing, standingOf } from '../record/tool-record.js';
+import { nextAngleOf, type Standing, standingOf } from '../record/tool-record.js';
 import type { Adviser, Looked, Said } from './advisers.js';
 import type { HiddenTool } from './hidden-shop.js';
 
@@ -17,6 +17,8 @@ interface Kept {
   readonly at: readonly StoneAtWork[];
   readonly record: Standing;
   readonly entries: number;
+  /** The angle to go on with; asked for of a honing only. */
+  readonly angleDeg: () => number | undefined;
 }
 
 /**
@@ -62,16 +64,19 @@ export function asThePageSays(): Adviser {
     return { uses: usesOfStones(of.tool, entries, byId), readings: rateReadings(of.tool, history, byId) };
   };
   const assumed = new Map<string, readonly HistoryEntry[]>();
-  const recordNow = (looked: Looked): Standing => {
+  const keptNow = (looked: Looked): Kept => {
     stonesNow(looked);
     const { of, entries } = looked;
     const before = kept.get(of.tool.id);
     const at = atWork(looked);
-    if (before?.at === at && before.entries === entries.length) return before.record;
+    if (before?.at === at && before.entries === entries.length) return before;
     const history = edgeHistory(of.tool, entries, at, before?.at === at ? before.history : []);
-    const record = standingOf(of.tool, history);
-    kept.set(of.tool.id, { history, at, record, entries: entries.length });
-    return record;
+    const now: Kept = {
+      ...{ history, at, record: standingOf(of.tool, history), entries: entries.length },
+      angleDeg: once(() => nextAngleOf(of.tool, history)?.deg),
+    };
+    kept.set(of.tool.id, now);
+    return now;
   };
   let atRates: { readonly of: StonesRecord; readonly at: readonly StoneAtWork[] } | undefined;
   const atWork = (looked: Looked): readonly StoneAtWork[] => {
@@ -80,13 +85,12 @@ export function asThePageSays(): Adviser {
   };
   let planned: PlanAnswer | undefined;
   const angleOf = (looked: Looked): number => {
-    const { state } = recordNow(looked);
-    const { nextAngle } = recordOf(looked.of.tool, kept.get(looked.of.tool.id)?.history ?? []);
-    return nextAngle?.deg ?? state.lastSetting?.angleDeg ?? looked.truth.edge.madeDeg;
+    const { angleDeg, record } = keptNow(looked);
+    return angleDeg() ?? record.state.lastSetting?.angleDeg ?? looked.truth.edge.madeDeg;
   };
   return {
     rack: (looked) => {
-      const { state } = readiness(looked.of.tool, recordNow(looked));
+      const { state } = readiness(looked.of.tool, keptNow(looked).record);
       if (state === 'ready') return 'use';
       if (state === 'regrind' || state === 'repair')
         return looked.of.tool.edge.form === 'knife' ? 'hone' : 'grind';
@@ -94,7 +98,7 @@ export function asThePageSays(): Adviser {
     },
     plan: (looked) => {
       const { shop, of } = looked;
-      const record = recordNow(looked);
+      const { record } = keptNow(looked);
       planned = unlessRefused(() =>
         planAnswer(
           {
@@ -124,7 +128,7 @@ export function asThePageSays(): Adviser {
     care: (looked, stone) =>
       stonesNow(looked)[looked.shop.stones[stone].stone.id]?.care.due?.kind === 'flattened',
     says: (looked) => {
-      const { state, life } = recordNow(looked);
+      const { state, life } = keptNow(looked).record;
       const id = looked.shop.stones[0].stone.id;
       const first = (planned?.steps ?? []).filter(
         ({ abrasiveId, facet }) => abrasiveId === id && !isBehind(facet),
@@ -141,6 +145,11 @@ export function asThePageSays(): Adviser {
       return said;
     },
   };
+}
+
+function once<T>(reckon: () => T): () => T {
+  let known: { readonly value: T } | undefined;
+  return () => (known ??= { value: reckon() }).value;
 }
 
 /** Work that does not reach the edge: a back, a body that is thinned. */
