@@ -93,7 +93,14 @@ describe('turning', () => {
     fc.assert(
       fc.property(gouges, ({ widthMm, sweep, bevelDeg, cannel, rodShare }) => {
         const edge: Edge = {
-          ...{ form: 'gouge', widthMm, depthMm: sweep * widthMm, thicknessMm: 0.08 * widthMm, cannel, bevelDeg },
+          ...{
+            form: 'gouge',
+            widthMm,
+            depthMm: sweep * widthMm,
+            thicknessMm: 0.08 * widthMm,
+            cannel,
+            bevelDeg,
+          },
         };
         const hollow = curveRolled(edge)?.radiusMm ?? NaN;
         const rodMm = cannel === 'in' ? rodShare * hollow : undefined;
@@ -101,7 +108,10 @@ describe('turning', () => {
         if (!roll) throw new Error('a gouge is rolled');
         const { patchMm, turnDeg } = rolled(roll);
         expect(posed(of(edge, rodMm), 0).patchMm).toBeCloseTo(patchMm, 9);
-        expect(posed(of(edge, rodMm), 1).turnDeg - posed(of(edge, rodMm), -1).turnDeg).toBeCloseTo(turnDeg, 9);
+        expect(posed(of(edge, rodMm), 1).turnDeg - posed(of(edge, rodMm), -1).turnDeg).toBeCloseTo(
+          turnDeg,
+          9,
+        );
       }),
     );
     const scrub = curveRolled(SCRUB);
