@@ -1,5 +1,8 @@
+import { TestBed } from '@angular/core/testing';
 import type { Edge, GougeEdge, HookEdge } from '@mellow-anvil/core/blade';
+import { Figures } from '../ui/figures';
 import { textAtHand } from './station-at-hand';
+import { feelFor } from './station-words';
 
 const GOUGE: GougeEdge = {
   ...{ form: 'gouge', widthMm: 20, depthMm: 5, thicknessMm: 2.4, cannel: 'out', bevelDeg: 22 },
@@ -29,5 +32,23 @@ describe('taking off the burr', () => {
   it('goes on, lighter, until neither side has any', () => {
     for (const edge of [CHISEL, GOUGE, HOOK])
       expect(told(edge)).toContain('each lighter than the last, until no burr is felt on either side.');
+  });
+});
+
+describe('a strop after the burr', () => {
+  const told = (edge: Edge): string =>
+    feelFor(
+      undefined,
+      { abrasiveId: 'strop', strokes: 20, afterBurr: true },
+      [],
+      TestBed.inject(Figures),
+      edge,
+    );
+
+  it('is turned over for a flat blade, rolled for a gouge and followed by its inside, and takes a hook outside only', () => {
+    expect(told(CHISEL)).toContain('then turn over');
+    expect(told(GOUGE)).toContain('Then the inside, on a ridge or a folded scrap of leather.');
+    expect(told(HOOK)).toContain('The outside only');
+    for (const edge of [GOUGE, HOOK]) expect(told(edge)).not.toContain('turn over');
   });
 });

@@ -27,7 +27,7 @@ export function feelFor(
     tipFirst && !step?.along ? TIP_FIRST : swept && !step?.along ? TURN_ABOUT : alongWords(step, figures);
   const roll = edge && rollOf(edge, step?.side === 1 ? 'other' : 'bevel');
   if (step?.afterBurr || stone?.kind === 'strop')
-    return `${stropWords(step, figures)}${roll ? ` No roll here: ${figures.angle(roll.toDeg)} all the way.` : ''}${laid}`;
+    return `${stropWords(step, edge, figures)}${roll ? ` No roll here: ${figures.angle(roll.toDeg)} all the way.` : ''}${laid}`;
   const purpose = step && purposeOf(step);
   if (purpose === 'back')
     return `The back flat on the stone, only its first millimetres, along the edge. Both fingers near the edge.${alongWords(step, figures)}`;
@@ -104,8 +104,16 @@ const STROP_FOR: Readonly<Record<StropPurpose, string>> = {
   draws: 'The last stone as a strop: it lays the tip straight in the marks it left.',
 };
 
+/** Edges that are not turned over on a strop. Common practice. */
+const STROPPED: Partial<Readonly<Record<Edge['form'], string>>> = {
+  gouge:
+    'Rolled as it comes, never lifted at the end. Then the inside, on a ridge or a folded scrap of leather.',
+  v: 'Each wing flat, then the keel, never lifted at the end. Then the inside, with a folded scrap of leather.',
+  hook: 'The outside only, never lifted at the end.',
+};
+
 /** How a strop is used: what for, how hard, how low. */
-function stropWords(step: BenchStep | undefined, figures: Figures): string {
+function stropWords(step: BenchStep | undefined, edge: Edge | undefined, figures: Figures): string {
   const { purpose, forceN, lastN, lowerDeg } = step ?? {};
   const push =
     forceN === undefined || lastN === undefined || forceN === lastN
@@ -115,7 +123,7 @@ function stropWords(step: BenchStep | undefined, figures: Figures): string {
     lowerDeg === undefined
       ? ''
       : ` It gives: laid about ${figures.angle(Math.round(lowerDeg))} lower than its bevel.`;
-  return `${purpose ? `${STROP_FOR[purpose]} ` : ''}Pull only, edge trailing.${push}${lower} Stop, then turn over: never lift at the end.`;
+  return `${purpose ? `${STROP_FOR[purpose]} ` : ''}Pull only, edge trailing.${push}${lower} ${(edge && STROPPED[edge.form]) ?? 'Stop, then turn over: never lift at the end.'}`;
 }
 
 /** The sides an edge is worked on by turns, as they are called. */
