@@ -1,4 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
+import { LRUCache } from 'lru-cache';
 import type { Tool } from '@mellow-anvil/core/blade';
 import type { RecordedSession } from '@mellow-anvil/core/record';
 import type { Connection } from '../../storage/database.js';
@@ -25,8 +26,14 @@ interface Reckoned<S, T> {
   readonly answer: T;
 }
 
+/** Entries in what is remembered at most; the longest unasked goes first. */
+const ENTRIES_KEPT = 20_000;
+
 /** By tool id, what was reckoned last: it stands when the very same is found again, in another file too. */
-export type LastReckoned<S, T> = Map<string, Reckoned<S, T>>;
+export type LastReckoned<S, T> = LRUCache<string, Reckoned<S, T>>;
+
+export const lastReckoned = <S, T>(): LastReckoned<S, T> =>
+  new LRUCache({ maxSize: ENTRIES_KEPT, sizeCalculation: ({ of }) => of.entries.length + 1 });
 
 /**
  * An answer for every tool, kept until something it rests on changes: the tool, an entry of its, or a stone

@@ -22,6 +22,18 @@ describe('the rack', () => {
       use: { minutes: 30 },
     });
 
+  /** A stone that the tool was honed on. */
+  const honedOn = async (): Promise<{ readonly id: string }> => {
+    const w = (await shop.ask('POST', '/api/abrasives', stone('Worn', '800'))).body;
+    await shop.ask('POST', '/api/sessions', {
+      toolId,
+      kind: 'honing',
+      startedAt: '2026-11-02T16:30:00.000Z',
+      steps: [{ abrasiveId: w.id, strokes: 20, minutes: 1 }],
+    });
+    return w;
+  };
+
   it('shows a tool that something was stored of as it is now, however little time there is', async () => {
     const before = (await shop.ask('GET', '/api/records')).body[toolId];
     await used(toolId);
@@ -31,13 +43,7 @@ describe('the rack', () => {
   });
 
   it('says when what it shows is from before a stone was changed, and shows the change once it is reckoned', async () => {
-    const w = (await shop.ask('POST', '/api/abrasives', stone('Worn', '800'))).body;
-    await shop.ask('POST', '/api/sessions', {
-      toolId,
-      kind: 'honing',
-      startedAt: '2026-11-02T16:30:00.000Z',
-      steps: [{ abrasiveId: w.id, strokes: 20, minutes: 1 }],
-    });
+    const w = await honedOn();
     const before = (await shop.ask('GET', '/api/records')).body[toolId];
     await shop.ask('PUT', `/api/abrasives/${w.id}`, { ...stone('Worn', '800'), strokeMm: 90, version: 1 });
     const first = await shop.ask('GET', '/api/records?withinMs=1');
@@ -72,13 +78,7 @@ describe('the rack', () => {
   });
 
   it('goes by the backup that is put back: its tools, their entries, the stones they were honed on', async () => {
-    const w = (await shop.ask('POST', '/api/abrasives', stone('Worn', '800'))).body;
-    await shop.ask('POST', '/api/sessions', {
-      toolId,
-      kind: 'honing',
-      startedAt: '2026-11-02T16:30:00.000Z',
-      steps: [{ abrasiveId: w.id, strokes: 20, minutes: 1 }],
-    });
+    const w = await honedOn();
     const rack = async (): Promise<unknown> => (await shop.ask('GET', '/api/records')).body;
     const told = [await rack()];
     const names: string[] = [];

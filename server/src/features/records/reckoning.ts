@@ -3,7 +3,7 @@ import type { ToolRecord } from '@mellow-anvil/core/record';
 import { attachDatabase } from '../../storage/attach.js';
 import type { StoredThing } from '../../storage/commands.js';
 import type { Question, Reckonable } from './tasks.js';
-import type { LastReckoned } from './kept-by-tool.js';
+import { lastReckoned, type LastReckoned } from './kept-by-tool.js';
 import { StonesService, type ToolsPart } from './stones.service.js';
 import { Entries } from './entries.js';
 import { RecordsService } from './records.service.js';
@@ -58,7 +58,10 @@ function answer({ records, bench }: Reckoning, question: Question): Promise<unkn
   }
 }
 
-function opened(path: string, before: Before = { records: new Map(), parts: new Map() }): Reckoning {
+function opened(
+  path: string,
+  before: Before = { records: lastReckoned(), parts: lastReckoned() },
+): Reckoning {
   const database = attachDatabase(path, 0);
   const listeners: ((stored: readonly StoredThing[]) => void)[] = [];
   const changes = {
