@@ -182,7 +182,7 @@ export function burrOff(of: SceneOf): Scene {
       : [...inside(first), ...laid('bevel', second - first, 120)];
   return {
     marks: [
-      ...(edge.form === 'hook' ? stone('strop', 'dry') : stone('', 'water')),
+      ...(edge.form === 'hook' && isHollow(edge) ? stone('strop', 'dry') : stone('', 'water')),
       ...marks,
       text('deg', EDGE_X + 60, STONE.top + 56, '1'),
       text('deg', EDGE_X + 262, STONE.top + 56, '2'),

@@ -1,6 +1,6 @@
 import { toDeg, toRad } from '@mellow-anvil/core/base';
 import type { Edge, GougeEdge, HookEdge, Point, VEdge } from '@mellow-anvil/core/blade';
-import { gougeArc } from '@mellow-anvil/core/curve';
+import { gougeArc, hookArcMm } from '@mellow-anvil/core/curve';
 import { winging } from './end-on';
 import { type Mark, path, points } from './scene-marks';
 
@@ -72,7 +72,8 @@ export interface EndRoom {
 }
 
 const poseOf = (edge: GougeEdge | HookEdge): RollPose => {
-  const arc = edge.form === 'gouge' ? gougeArc(edge) : { radiusMm: edge.innerRadiusMm, arcMm: edge.lengthMm };
+  const arc =
+    edge.form === 'gouge' ? gougeArc(edge) : { radiusMm: edge.innerRadiusMm, arcMm: hookArcMm(edge) };
   return { ...arc, patchMm: 0, rolledDeg: 0 };
 };
 

@@ -11,13 +11,14 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import { catchError, map, of, switchMap } from 'rxjs';
-import { type EdgeForm, familyFacts } from '@mellow-anvil/core/blade';
+import { familyFacts } from '@mellow-anvil/core/blade';
 import { POWERED_STROP, stropHeat, type WedgeHeat } from '@mellow-anvil/core/grinding';
 import { type Session, STROP_EVERY_MIN, STROPS_BEFORE_HONING } from '@mellow-anvil/core/record';
 import { RecordsStore, type Records } from '../data/records.store';
 import { SessionsStore } from '../data/sessions.store';
 import { ChoiceField } from '../ui/choice-field';
 import { Figures } from '../ui/figures';
+import { keptOnStrop } from '../words/strop-words';
 import { Notices } from '../platform/notices';
 import { QuantityField } from '../ui/quantity-field';
 import { AbrasivesStore } from '../data/abrasives.store';
@@ -95,7 +96,7 @@ export class StropPage {
   });
   protected readonly how = computed(() => {
     const form = this.held()?.edge.form;
-    return `${(form && HOW[form]) ?? HOW.knife} Never lift at the end: stop, then turn it over. To align, the weight of the blade is enough; to keep it, a light hand.`;
+    return keptOnStrop(form);
   });
   protected readonly spent = computed(() => {
     const state = this.record()?.state;
@@ -174,17 +175,6 @@ export class StropPage {
     this.sessions.create(use).subscribe({ error: (reason: unknown) => this.notices.refused(reason) });
   }
 }
-
-/** Counts and pressure by the form of the edge (common practice, no source). */
-const HOW: Partial<Readonly<Record<EdgeForm, string>>> & { readonly knife: string } = {
-  knife:
-    'About ten strokes a side, edge trailing, the weight of the blade; an upswept blade in two overlapping strokes, base and tip.',
-  'double-bevel': 'About ten strokes a side on the bevel itself, edge trailing; firm, then lighter.',
-  gouge:
-    'About ten strokes rolled along its arc, in the channel it cut itself; a folded scrap of leather takes the burr off the inside.',
-  v: 'About ten strokes a wing, each flat as a small chisel, then the keel in a V groove.',
-  hook: 'About ten strokes, the outside only, so that the angle of attack stays.',
-};
 
 function clock(minutes: number): string {
   const seconds = Math.max(0, Math.round(minutes * 60));

@@ -3,6 +3,7 @@ import type { Edge, GougeEdge, HookEdge } from '@mellow-anvil/core/blade';
 import { Figures } from '../ui/figures';
 import { textAtHand } from './station-at-hand';
 import { feelFor } from './station-words';
+import { keptOnStrop } from './strop-words';
 
 const GOUGE: GougeEdge = {
   ...{ form: 'gouge', widthMm: 20, depthMm: 5, thicknessMm: 2.4, cannel: 'out', bevelDeg: 22 },
@@ -49,6 +50,9 @@ describe('a strop after the burr', () => {
     expect(told(CHISEL)).toContain('then turn over');
     expect(told(GOUGE)).toContain('Then the inside, on a ridge or a folded scrap of leather.');
     expect(told(HOOK)).toContain('The outside only');
-    for (const edge of [GOUGE, HOOK]) expect(told(edge)).not.toContain('turn over');
+    for (const edge of [GOUGE, HOOK]) {
+      expect(told(edge)).not.toContain('turn over');
+      expect(keptOnStrop(edge.form)).not.toContain('turn over');
+    }
   });
 });

@@ -1,7 +1,6 @@
 import type { Edge } from '@mellow-anvil/core/blade';
 import type { Station } from '@mellow-anvil/core/plan';
 import {
-  burrOffWords,
   CARE_TITLES,
   MACHINE_REFIT,
   OIL_WASH,
@@ -9,6 +8,28 @@ import {
   STATION_TEXT,
   type StationText,
 } from './station-words';
+
+const UNTIL_NONE = 'each lighter than the last, until no burr is felt on either side.';
+
+/** How the burr is taken off: what lies flat on the stone does, what is hollow takes something round. Common practice. */
+function burrOffWords(edge: Edge | undefined): string {
+  switch (edge?.form) {
+    case 'gouge':
+      return edge.cannel === 'in'
+        ? `Its outside flat along the finest stone, rolled from corner to corner, a few strokes. Then a stroke in the hollow, one outside, ${UNTIL_NONE}`
+        : `A slip in the hollow, flat along its inside, rolled from corner to corner, a few strokes. Then a rolled stroke on the bevel, one inside, ${UNTIL_NONE}`;
+    case 'v':
+      return `A slip’s edge flat along the inside of each wing, down to the keel, a few strokes. Then a stroke on each wing, one inside, ${UNTIL_NONE}`;
+    case 'hook':
+      return edge.make === 'hollow-inside'
+        ? `The outside along the strop, the rod in the hollow, in turn, ${UNTIL_NONE} Never across the edge.`
+        : `Outside and inside, stroke by stroke, ${UNTIL_NONE} Never across the edge.`;
+    default:
+      return sideNamesOf(edge).length === 2
+        ? `Side for side, stroke by stroke, ${UNTIL_NONE} Swap hands to mirror the angle.`
+        : `Back flat on the finest stone, a few strokes: lifting the blade rounds it. Then a stroke on the bevel, one on the back, ${UNTIL_NONE}`;
+  }
+}
 
 /** What is said at a station while it is at hand. */
 export function textAtHand(

@@ -6,12 +6,12 @@ import {
   purposeOf,
   type Station,
   type StationKind,
-  type StropPurpose,
 } from '@mellow-anvil/core/plan';
 import type { ProofTest } from '@mellow-anvil/core/record';
 import { type GateWord, rollOf, type Skip } from '@mellow-anvil/core/run';
 import { byTurns } from '@mellow-anvil/core/work';
 import type { Figures } from '../ui/figures';
+import { stropWords } from './strop-words';
 
 /** What to feel or look for at a stone (common practice, no source). */
 export function feelFor(
@@ -95,35 +95,6 @@ function edgeFeel(step: BenchStep | undefined, stones: readonly BenchStep[], edg
   if (step && step === stones.at(-1))
     return 'Lightly, pull strokes if you fear digging in. Done when the marks of the stone before are gone.';
   return 'Lighter than before. Done when the marks of the stone before are gone.';
-}
-
-const STROP_FOR: Readonly<Record<StropPurpose, string>> = {
-  polishes: 'It polishes what the last stone left.',
-  aligns: 'It lays the tip straight.',
-  tops: 'It only polishes the tops of the grooves.',
-  draws: 'The last stone as a strop: it lays the tip straight in the marks it left.',
-};
-
-/** Edges that are not turned over on a strop. Common practice. */
-const STROPPED: Partial<Readonly<Record<Edge['form'], string>>> = {
-  gouge:
-    'Rolled as it comes, never lifted at the end. Then the inside, on a ridge or a folded scrap of leather.',
-  v: 'Each wing flat, then the keel, never lifted at the end. Then the inside, with a folded scrap of leather.',
-  hook: 'The outside only, never lifted at the end.',
-};
-
-/** How a strop is used: what for, how hard, how low. */
-function stropWords(step: BenchStep | undefined, edge: Edge | undefined, figures: Figures): string {
-  const { purpose, forceN, lastN, lowerDeg } = step ?? {};
-  const push =
-    forceN === undefined || lastN === undefined || forceN === lastN
-      ? ''
-      : ` ${figures.number(forceN, 0)} N at first, ${figures.number(lastN, 0)} N at the end.`;
-  const lower =
-    lowerDeg === undefined
-      ? ''
-      : ` It gives: laid about ${figures.angle(Math.round(lowerDeg))} lower than its bevel.`;
-  return `${purpose ? `${STROP_FOR[purpose]} ` : ''}Pull only, edge trailing.${push}${lower} ${(edge && STROPPED[edge.form]) ?? 'Stop, then turn over: never lift at the end.'}`;
 }
 
 /** The sides an edge is worked on by turns, as they are called. */
@@ -291,28 +262,6 @@ export const MACHINE_REFIT: StationText = {
   ],
   done: 'Refitted',
 };
-const UNTIL_NONE = 'each lighter than the last, until no burr is felt on either side.';
-
-/** How the burr is taken off: what lies flat on the stone does, what is hollow takes something round. Common practice. */
-export function burrOffWords(edge: Edge | undefined): string {
-  switch (edge?.form) {
-    case 'gouge':
-      return edge.cannel === 'in'
-        ? `Its outside flat along the finest stone, rolled from corner to corner, a few strokes. Then a stroke in the hollow, one outside, ${UNTIL_NONE}`
-        : `A slip in the hollow, flat along its inside, rolled from corner to corner, a few strokes. Then a rolled stroke on the bevel, one inside, ${UNTIL_NONE}`;
-    case 'v':
-      return `A slip’s edge flat along the inside of each wing, down to the keel, a few strokes. Then a stroke on each wing, one inside, ${UNTIL_NONE}`;
-    case 'hook':
-      return edge.make === 'hollow-inside'
-        ? `The outside along the strop, the rod in the hollow, in turn, ${UNTIL_NONE} Never across the edge.`
-        : `Outside and inside, stroke by stroke, ${UNTIL_NONE} Never across the edge.`;
-    default:
-      return sideNamesOf(edge).length === 2
-        ? `Side for side, stroke by stroke, ${UNTIL_NONE} Swap hands to mirror the angle.`
-        : `Back flat on the finest stone, a few strokes: lifting the blade rounds it. Then a stroke on the bevel, one on the back, ${UNTIL_NONE}`;
-  }
-}
-
 export const OIL_WASH = 'Wipe off all the oil, wash with soap: oil and water stones are not mixed.';
 
 export const CARE_TITLES: Readonly<Record<CareKind, string>> = {
