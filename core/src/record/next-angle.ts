@@ -37,18 +37,15 @@ export interface NextAngle {
 const STEP_DEG = 1;
 /** So far at most from one edge to the next: what is learned far off is lost time when it is wrong. */
 const MOST_STEPS = 2;
-/** Sure enough to stay: the best lies within a step of here with this chance. */
-const SURE = 0.7;
-/** Edges at an angle below which it was hardly tried. */
-const HARDLY_TRIED = 2;
 /** Before anything is seen the best lies about where one began, give or take so much (estimate). */
 const BEGAN_SD_DEG = 4;
 /** Edges of one angle scatter: standard deviation of the logarithm of what they last (estimate). */
 const SCATTER = 0.5;
 /** So far off the best an edge lasts half as long: it may be any of these (estimates). */
 const HALF_AT_DEG = [3, 5, 8] as const;
-/** An edge at the best angle chips now and then; the flatter, the oftener: log-odds −2 there and one more for each so many degrees (estimates). */
-const CHIPS = { atBest: -2, perDeg: 1 / 1.5 } as const;
+/** An edge at the best angle chips now and then, by log-odds of one of these; the flatter, the oftener: one more for each so many degrees (estimates). */
+const CHIPS_AT_BEST = [-4, -3, -2, -1.5] as const;
+const CHIPS_PER_DEG = 1 / 1.5;
 /** The hand calls fewer than one in five of the best edges unwilling to bite, or weak; the odds go by the angle as chips do (estimates). */
 const FELT = { atBest: -1.5, perDeg: 1 / 1.5 } as const;
 /** Angles looked among, either side of those tried, and lives, as logarithms either side of the usual. */
@@ -64,8 +61,7 @@ const LIVES = Array.from({ length: 21 }, (_, i) => (i - 10) / 5);
  * a − ln 2·((θ − m)/h)² with scatter; one that was sharpened while it still cut lasted at least so long; a chip is
  * likelier the flatter the edge, as is one that its hand calls weak; one that would not bite the steeper. Best angle m, life a and width h are each weighed by how well they fit every edge
  * (Bayes over a grid), beginning from where the hand began. The next edge goes towards the mean of m, by whole
- * degrees, two at most; where that is less than half a degree it stays, once the best lies within a degree with seven
- * chances in ten or both neighbours were tried twice.
+ * degrees, two at most; where that is less than half a degree it stays.
  * @param edges oldest first; the last one’s angle is the one now
  * @returns undefined without an edge
  */
@@ -84,10 +80,14 @@ export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
   const kinds = byAngle(edges, usual);
   const fits = angles.map((best) => {
     const began = -0.5 * ((best - first.deg) / BEGAN_SD_DEG) ** 2;
-    const chips = kinds.reduce(
-      (sum, { deg, all, chips: n }) =>
-        sum + n * flawed(CHIPS, best - deg, true) + (all - n) * flawed(CHIPS, best - deg, false),
-      0,
+    // That none chipped says little of the angle while nobody knows how often the best would.
+    const chips = logSum(
+      CHIPS_AT_BEST.map((atBest) =>
+        kinds.reduce((sum, { deg, all, chips: n }) => {
+          const odds = { atBest, perDeg: CHIPS_PER_DEG };
+          return sum + n * flawed(odds, best - deg, true) + (all - n) * flawed(odds, best - deg, false);
+        }, 0),
+      ),
     );
     const felt = edges.reduce(
       (sum, { deg, felt: { bites, holds } = {} }) =>
@@ -117,7 +117,7 @@ export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
   const share = (of: (deg: number) => boolean): number =>
     angles.reduce((sum, deg, i) => (of(deg) ? sum + (weights[i] as number) : sum), 0) / all;
   const bestDeg = angles.reduce((sum, deg, i) => sum + deg * (weights[i] as number), 0) / all;
-  const steps = stepsOn(bestDeg, nowDeg, share, kinds);
+  const steps = Math.max(-MOST_STEPS, Math.min(MOST_STEPS, Math.round((bestDeg - nowDeg) / STEP_DEG)));
   const flatter = share((deg) => deg < nowDeg - STEP_DEG / 2);
   const steeper = share((deg) => deg > nowDeg + STEP_DEG / 2);
   return {
@@ -155,25 +155,6 @@ function sidesOfNext({ leftDeg, rightDeg, felt }: EdgeTried, byDeg: number): { r
   };
 }
 
-/**
- * So many steps on: towards the best, or, where that is about here without being sure of it, to a neighbour that was
- * hardly tried, the likelier side first.
- */
-function stepsOn(
-  bestDeg: number,
-  nowDeg: number,
-  share: (of: (deg: number) => boolean) => number,
-  kinds: readonly OfOneAngle[],
-): number {
-  const steps = Math.round((bestDeg - nowDeg) / STEP_DEG);
-  if (steps !== 0) return Math.max(-MOST_STEPS, Math.min(MOST_STEPS, steps));
-  if (share((deg) => Math.abs(deg - nowDeg) <= STEP_DEG) >= SURE) return 0;
-  const side = share((deg) => deg > nowDeg) > 0.5 ? 1 : -1;
-  const edgesAt = (deg: number): number =>
-    kinds.filter((each) => Math.abs(each.deg - deg) < STEP_DEG / 2).reduce((sum, { all }) => sum + all, 0);
-  return [side, -side].find((to) => edgesAt(nowDeg + to * STEP_DEG) < HARDLY_TRIED) ?? 0;
-}
-
 /** The edges of one angle: how many, how many chipped, and the logarithms of what they lasted, to what is usual. */
 interface OfOneAngle {
   readonly deg: number;
@@ -189,7 +170,8 @@ function byAngle(edges: readonly EdgeTried[], usual: number): readonly OfOneAngl
     const own = edges.filter((each) => each.deg === deg);
     const logs = (of: (each: EdgeTried) => boolean): readonly number[] =>
       own.filter(of).map(({ amount }) => Math.log(amount) - usual);
-    const ended = ({ ended: how }: EdgeTried): boolean => how === 'blunt' || how === 'chipped';
+    // A chip ends an edge by accident: it would have cut on.
+    const ended = ({ ended: how }: EdgeTried): boolean => how === 'blunt';
     const ends = logs(ended);
     return {
       deg,
@@ -213,6 +195,12 @@ function flawed(
 ): number {
   const odds = atBest + perDeg * towardsDeg;
   return -Math.log1p(Math.exp(flaw ? -odds : odds));
+}
+
+/** Logarithm of a sum, from the logarithms of what is summed. */
+function logSum(logs: readonly number[]): number {
+  const most = Math.max(...logs);
+  return most + Math.log(logs.reduce((sum, log) => sum + Math.exp(log - most), 0));
 }
 
 /** Logarithm of the normal law’s share below `z`, near enough (a logistic of slope 1.702; Camilli 1994). */
