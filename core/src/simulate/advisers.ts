@@ -1,3 +1,4 @@
+import type { Condition } from '../blade/dulling.js';
 import type { Session } from '../record/session.js';
 import type { RecordedSession } from '../record/edge-state.js';
 import type { EdgeTruth } from './edge-truth.js';
@@ -25,13 +26,15 @@ export interface Looked {
   };
 }
 
-/** Strokes on the coarse and on the fine stone; told to go on until it is felt and seen, or not. */
+/** Strokes on the coarse and on the fine stone, none on the coarse where it is not used; told to go on until it is felt and seen, or not. */
 interface Strokes {
   readonly coarse: number;
   readonly fine: number;
   /** On the back or the body, where the edge is not touched: minutes, and nothing else here. */
   readonly behind?: number;
   readonly untilBurr: boolean;
+  /** How dull it is taken for. */
+  readonly condition?: Condition;
   /** Told to look at the stone where more strokes raised no burr: it is flattened, and on. */
   readonly looksAtStone?: boolean;
   /** Tried before it is put to use, and gone back to where it is not sharp. */

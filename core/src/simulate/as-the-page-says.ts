@@ -116,9 +116,10 @@ export function asThePageSays(): Adviser {
           .reduce((sum, { strokes }) => sum + strokes, 0);
       const [coarse, fine] = shop.stones;
       return {
-        coarse: Math.max(1, strokesOf(coarse.stone.id, false)),
+        coarse: strokesOf(coarse.stone.id, false),
         fine: Math.max(1, strokesOf(fine.stone.id, false)),
         behind: strokesOf(undefined, true),
+        ...(planned && { condition: planned.request.condition }),
         untilBurr: true,
         looksAtStone: true,
         proved: true,
@@ -129,10 +130,8 @@ export function asThePageSays(): Adviser {
       stonesNow(looked)[looked.shop.stones[stone].stone.id]?.care.due?.kind === 'flattened',
     says: (looked) => {
       const { state, life } = keptNow(looked).record;
-      const id = looked.shop.stones[0].stone.id;
-      const first = (planned?.steps ?? []).filter(
-        ({ abrasiveId, facet }) => abrasiveId === id && !isBehind(facet),
-      );
+      const atEdge = (planned?.steps ?? []).filter(({ facet }) => !isBehind(facet));
+      const first = atEdge.filter(({ abrasiveId }) => abrasiveId === atEdge[0]?.abrasiveId);
       const said: Said[] =
         first.length === 1 ? first.map(({ low, high }) => ({ claim: 'strokes', low, high })) : [];
       if (looked.of.tool.edge.form !== 'single-bevel') return said;

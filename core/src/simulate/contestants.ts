@@ -23,7 +23,11 @@ const SPOILT = {
     ...ours,
     angle: (looked) => (looked.of.tool.edge.form === 'knife' ? setDeg(looked.of) - 3 : ours.angle(looked)),
   }),
-  'no stone is ever flattened': (ours: Adviser): Adviser => ({ ...ours, care: () => false }),
+  'no stone is ever flattened, nor looked at': (ours: Adviser): Adviser => ({
+    ...ours,
+    plan: (looked) => ({ ...ours.plan(looked), looksAtStone: false }),
+    care: () => false,
+  }),
 } as const;
 
 /** Who advises: the page, rules of thumb, one who knows; the page with one part by that one; the page made worse. */

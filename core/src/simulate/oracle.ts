@@ -67,6 +67,7 @@ export const ORACLE: Adviser = {
   },
 };
 
+/** Strokes on the coarse and on the fine stone; none on the coarse one where the fine one alone is as soon done. */
 function needed(looked: Looked): readonly [number, number] {
   const { of, shop, truth } = looked;
   const { edge, tired } = truth;
@@ -74,7 +75,10 @@ function needed(looked: Looked): readonly [number, number] {
     const each = strokeMm3(shop.stones[stone], tired[stone] ?? 0);
     return Math.min(MOST_STROKES, Math.ceil(mm3 / each));
   };
-  return [strokes(0, steelMm3(of, edge, depthMm(of, edge))), strokes(1, steelMm3(of, edge, MARKS_MM))];
+  const wornMm3 = steelMm3(of, edge, depthMm(of, edge));
+  const both = [strokes(0, wornMm3), strokes(1, steelMm3(of, edge, MARKS_MM))] as const;
+  const fineAlone = strokes(1, wornMm3);
+  return fineAlone <= both[0] + both[1] ? [0, fineAlone] : both;
 }
 
 const honingMin = (looked: Looked): number =>

@@ -208,41 +208,59 @@ function honed(going: Going, looked: Looked, fate: Fate, { put, at }: Writing): 
   const downMm = depthMm(of, edge);
   // A flatter angle has to be worked down to the edge first; a steeper one is a narrow land at once.
   const turn = (Math.max(0, edge.madeDeg - deg) * Math.PI) / 180;
-  const shaped = steelMm3(of, edge, 0.5 * turn * faceMm);
-  const neededMm3 = [steelMm3(of, edge, downMm) + shaped, steelMm3(of, edge, MARKS_MM)] as const;
-  tally(going, looked, neededMm3[0] / strokeMm3(shop.stones[0], tired[0]));
+  const wornMm3 = steelMm3(of, edge, downMm + 0.5 * turn * faceMm);
+  const marksMm3 = steelMm3(of, edge, MARKS_MM);
+  // Nought on the coarse stone: it is not used, and the fine one does it all.
+  const begins = wanted.coarse > 0 ? 0 : 1;
+  tally(going, looked, wornMm3 / strokeMm3(shop.stones[begins], tired[begins]));
   const onStone = (stone: 0 | 1, strokes: number, mm3: number, untilBurr = wanted.untilBurr): Made =>
     strokesOn(going, stone, strokes, mm3, untilBurr, wanted.looksAtStone ? at(1) : undefined);
-  let coarse = onStone(0, wanted.coarse, neededMm3[0]);
-  let fine = onStone(1, wanted.fine, neededMm3[1]);
+  const goneOver = (share: number, until: boolean, { coarse, fine }: Stones = NOT_YET): Stones => {
+    const onCoarse =
+      begins === 0 && coarse.mm3 + fine.mm3 < wornMm3
+        ? and(coarse, onStone(0, share * wanted.coarse, wornMm3 - coarse.mm3 - fine.mm3, until))
+        : coarse;
+    const leftMm3 = begins === 0 ? marksMm3 - fine.mm3 : wornMm3 - fine.mm3;
+    return {
+      coarse: onCoarse,
+      fine: leftMm3 > 0 ? and(fine, onStone(1, share * wanted.fine, leftMm3, until)) : fine,
+    };
+  };
+  const isLeft = ({ coarse, fine }: Stones): boolean =>
+    coarse.mm3 + fine.mm3 < wornMm3 || (begins === 0 && fine.mm3 < marksMm3);
+  const once = goneOver(1, wanted.untilBurr);
   // What the burr did not tell the nail does, as often as the hand is right.
-  if (wanted.proved && Math.min(coarse.share, fine.share) < 1 && slips.uniform() < shop.hand.feels) {
-    coarse = andThen(coarse, (one) => onStone(0, 0.5 * wanted.coarse, neededMm3[0] - one.mm3, true));
-    fine = andThen(fine, (one) => onStone(1, 0.5 * wanted.fine, neededMm3[1] - one.mm3, true));
-  }
+  const { coarse, fine } =
+    wanted.proved && isLeft(once) && slips.uniform() < shop.hand.feels ? goneOver(0.5, true, once) : once;
   const minutes = SET_UP.hone + (coarse.strokes + fine.strokes + (wanted.behind ?? 0)) / STROKES_PER_MIN;
   cost.stones += minutes * COSTS.work;
-  cost.steel += (coarse.mm3 + fine.mm3) * GRAMS_PER_MM3 * COSTS.gram;
+  const takenMm3 = coarse.mm3 + fine.mm3;
+  cost.steel += takenMm3 * GRAMS_PER_MM3 * COSTS.gram;
   cost.honings += 1;
   if (edge.used < 0.5 && edge.chipMm === 0) cost.early += 1;
-  const gone = coarse.mm3 / Math.max(1e-9, steelMm3(of, edge, 1));
-  const after = faceAfterMm(of, faceMm, gone);
+  const after = faceAfterMm(of, faceMm, takenMm3 / Math.max(1e-9, steelMm3(of, edge, 1)));
   const read = (edge.since.honings + 1) % LAND_READ_EVERY === 0 && of.tool.edge.form !== 'knife';
   put({
     ...{ kind: 'honing', startedAt: at(1), minutes },
-    ...{ setting: { angleDeg: deg }, outcome: { burr: coarse.share >= 1 ? 'all-along' : 'cannot-tell' } },
-    steps: [
-      {
-        abrasiveId: shop.stones[0].stone.id,
-        strokes: coarse.noted,
-        minutes: coarse.strokes / STROKES_PER_MIN,
-      },
-      { abrasiveId: shop.stones[1].stone.id, strokes: fine.noted, minutes: fine.strokes / STROKES_PER_MIN },
-    ],
+    ...{ setting: { angleDeg: deg }, outcome: { burr: takenMm3 >= wornMm3 ? 'all-along' : 'cannot-tell' } },
+    ...(wanted.condition && { conditionBefore: wanted.condition }),
+    steps: ([coarse, fine] as const).flatMap(({ strokes, noted, noBurrAt }, i) =>
+      strokes > 0
+        ? [
+            {
+              abrasiveId: shop.stones[i as 0 | 1].stone.id,
+              strokes: noted,
+              minutes: strokes / STROKES_PER_MIN,
+              // A run asks for its burr on the stone it begins on.
+              ...(wanted.condition && i === begins && { noBurrAt }),
+            },
+          ]
+        : [],
+    ),
     ...(read && { landMm: Math.max(0.05, Math.round(20 * (faceMm + 0.025 * slips.normal())) / 20) }),
   });
-  const left = 1 - coarse.share;
-  const rough = 0.15 * (1 - fine.share);
+  const left = takenMm3 >= wornMm3 ? 0 : 1 - takenMm3 / wornMm3;
+  const rough = begins === 0 ? 0.15 * Math.max(0, 1 - fine.mm3 / marksMm3) : 0;
   const { firstMin = minutes, extraMin, honings } = edge.since;
   return {
     used: Math.min(1, left * Math.min(1, edge.used) + rough),
@@ -255,7 +273,7 @@ function honed(going: Going, looked: Looked, fate: Fate, { put, at }: Writing): 
   };
 }
 
-/** What is said with its ± beside the truth. @param strokes it truly takes on the first stone, at the usual push */
+/** What is said with its ± beside the truth. @param strokes it truly takes on the stone it begins on, at the usual push */
 function tally({ shop, adviser, told }: Going, looked: Looked, strokes: number): void {
   if (!adviser.says) return;
   const { of, truth } = looked;
@@ -275,22 +293,24 @@ function tally({ shop, adviser, told }: Going, looked: Looked, strokes: number):
 interface Made {
   readonly strokes: number;
   readonly noted: number;
-  /** Of what was needed, 1 at most. */
-  readonly share: number;
+  /** Strokes after which its burr was last felt for in vain. */
+  readonly noBurrAt: number;
   readonly mm3: number;
 }
-
-/** More strokes on the same stone, where any are still needed. */
-function andThen(one: Made, onward: (one: Made) => Made): Made {
-  if (one.share >= 1) return one;
-  const more = onward(one);
-  return {
-    strokes: one.strokes + more.strokes,
-    noted: one.noted + more.noted,
-    share: one.share + (1 - one.share) * more.share,
-    mm3: one.mm3 + more.mm3,
-  };
+interface Stones {
+  readonly coarse: Made;
+  readonly fine: Made;
 }
+
+const NONE: Made = { strokes: 0, noted: 0, noBurrAt: 0, mm3: 0 };
+const NOT_YET: Stones = { coarse: NONE, fine: NONE };
+/** More strokes on the same stone. */
+const and = (one: Made, more: Made): Made => ({
+  strokes: one.strokes + more.strokes,
+  noted: one.noted + more.noted,
+  noBurrAt: one.strokes + more.noBurrAt,
+  mm3: one.mm3 + more.mm3,
+});
 
 /** A stone’s face made new. */
 function flatten({ shop, cares, tired, cost }: Going, stone: 0 | 1, at: string): void {
@@ -316,7 +336,7 @@ function strokesOn(
   const each = (): number => push * strokeMm3(shop.stones[index], tired[index]);
   const push = about(slips, 1, hand.pushSd);
   const made = Math.max(1, Math.round(about(slips, told, hand.countSd)));
-  let [strokes, mm3] = [0, 0];
+  let [strokes, mm3, noBurrAt] = [0, 0, 0];
   const stroke = (count: number): void => {
     mm3 += count * each();
     strokes += count;
@@ -328,13 +348,14 @@ function strokesOn(
   const more = Math.max(3, Math.round(0.15 * told));
   let looked = looksAt === undefined;
   while (untilBurr && strokes < MOST_STROKES && !felt()) {
+    noBurrAt = strokes;
     if (!looked && strokes >= 1.5 * made) {
       flatten(going, index, looksAt ?? '');
       looked = true;
     }
     stroke(more);
   }
-  return { strokes, noted: untilBurr ? strokes : told, share: Math.min(1, mm3 / neededMm3), mm3 };
+  return { strokes, noted: untilBurr ? strokes : told, noBurrAt, mm3 };
 }
 
 /** Use until the spell ends, or until whoever sees that the edge no longer cuts puts it down; what of it is put down. */
