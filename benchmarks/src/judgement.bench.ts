@@ -346,7 +346,7 @@ function strokesNeeded(): readonly Row[] {
     return most;
   };
   const planned = needed(landMm, tipUm, removalMm3PerNm);
-  const spread = spreadsOf({ ...FLAT, ...edge }, { kind: 'fading' }, landMm).wornSd;
+  const spread = spreadsOf({ edge: { ...FLAT, ...edge } }, { kind: 'fading' }, landMm).wornSd;
   const runs = 1000;
   return Object.entries(SPREADS).map(([law, off]): Row => {
     const { uniform } = chances(4);

@@ -32,7 +32,7 @@ import {
   type WayOut,
   WAYS_OUT,
 } from '@mellow-anvil/core/plan';
-import { WAYS } from '@mellow-anvil/core/work';
+import { type TipsFound, WAYS } from '@mellow-anvil/core/work';
 import type { Plan } from '@mellow-anvil/core/workshop';
 import { id, line, number, oneOf, whole } from './fields.js';
 
@@ -306,6 +306,7 @@ const result = shape<HoningPlan>({
     minutes: figure,
   }).optional(),
   job: jobSchema,
+  tips: shape<TipsFound>({ times: figure, sd: figure, from: figure.integer(), on: id }).optional(),
   steps: Joi.array().items(planStep).max(500).required(),
   settingMin: figure.optional(),
   totalMin: figure,

@@ -26,6 +26,7 @@ import type {
   StropRhythm,
   ToolRecord,
   Wear,
+  TipSeen,
 } from '@mellow-anvil/core/record';
 import {
   type EdgeAtWork,
@@ -148,6 +149,9 @@ const edgeState = shape<EdgeState>({
   lastSetting: lastSetting.optional(),
   honedAt: instant.optional(),
   groundAt: instant.optional(),
+  tipsSeen: Joi.array()
+    .items(shape<TipSeen>({ on: id, low: figure, high: figure.optional() }))
+    .optional(),
   camber: camberState.optional(),
   backRim: Joi.object({ mm: figure, backMm: figure }).optional(),
   sharpenedAt: instant.optional(),

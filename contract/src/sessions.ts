@@ -57,6 +57,7 @@ const step = shape<SessionStep>({
   minutes: number('minutes'),
   forceN: number('forceN').optional(),
   bothWays: Joi.boolean().optional(),
+  noBurrAt: whole('strokes').optional(),
   recessionMm: number('recessionMm').optional(),
   places: placesSchema.optional(),
   facet: oneOf('Face', FACETS).optional(),

@@ -4,6 +4,7 @@ import { insist } from '../base/refusal.js';
 import { landMmOf, wholeLandMm, type EdgeAtWork, type ToolAtWork } from '../work/edge-at-work.js';
 import type { Tool } from '../blade/tool.js';
 import { byTurns, honedFacet } from '../work/sides.js';
+import { tipsFor } from '../work/found.js';
 import { contactMm2 } from '../work/worked.js';
 import { isLongOn, laidOnKnife, layAlong, rolledOn, swungOn, type LaidStep } from './along.js';
 import { backWork, wholeBackMin, type BackStep } from './back-work.js';
@@ -14,7 +15,7 @@ import { changingMin, inJig } from './knives-in-jig.js';
 import { camberWork, type CamberWork } from './camber-work.js';
 import { startOf } from './honing-job.js';
 import { insideStep } from './inside-work.js';
-import { BACK_SD, likelyMinutes, likelyStrokes, rateSd, spreadsOf } from './how-sure.js';
+import { BACK_SD, likelyMinutes, likelyStrokes, rateSd, spreadOn, spreadsOf } from './how-sure.js';
 import { nextReading } from './next-reading.js';
 import { itemOn, leftBySteps } from './left-by-steps.js';
 import { belowMicro, isMicroLast, microStrokes } from './micro-last.js';
@@ -131,7 +132,7 @@ function partsOf(
   const stones = renewed ? [...chosen.steps.slice(0, -1), renewed] : chosen.steps;
   const { contactMm2: face } = problem.job;
   const curve = camberWork(tool, request.camber, input, { ...chosen, steps: stones }, face);
-  const { wornSd, clearingSd } = spreadsOf(tool.edge, request.condition, request.landMm);
+  const spreads = spreadsOf(tool, request.condition, request.landMm);
   const steps = stones.map((step, i): PlanStep => {
     const places = curve?.spread.get(step.id);
     // Of two sides each gets as many, as its user counts them; of several knives each.
@@ -154,7 +155,10 @@ function partsOf(
       strokes,
       // What is done by count has no range.
       ...(!(i > 0 && isOwnNumber(count)) &&
-        likelyStrokes(jig ? step.strokes : strokes, i === 0 ? wornSd : clearingSd, rateSd(record, step.id))),
+        likelyStrokes(
+          jig ? step.strokes : strokes,
+          ...spreadOn(spreads, i, step.id, rateSd(record, step.id)),
+        )),
       minutes:
         step.minutes + (strokes - step.strokes) / request.strokesPerMin + (rounds ? changingMin(rounds) : 0),
       ...(renewed && { facet: step === renewed ? ('micro' as const) : ('secondary' as const) }),
@@ -273,7 +277,7 @@ function minutesOf(
     all.reduce((sum, { minutes }) => sum + minutes, settingMin) +
     strops.reduce((sum, { id }) => sum + careMin(id, record), 0);
   const { low, high } = likelyMinutes(totalMin, [...first, ...steps, ...back], request.strokesPerMin);
-  const reading = nextReading(tool.edge, request, record, steps);
+  const reading = nextReading(tool, request, record, steps);
   return {
     ...(settingMin > 0 && { settingMin }),
     totalMin,
@@ -295,6 +299,7 @@ function summedUp(
   const { grinding, shaping, hollowing, job, treatment, found } = problem;
   const { steps, curve, back, evening, body, inside, stoneStrop, strops } = parts;
   const left = edgeAfter(tool, solved, parts);
+  const tips = tipsFor(request.condition, tool.tips);
   const wholeMin = wholeBackMin(tool, request, input, chosen);
   const used = [
     ...chosen.steps,
@@ -318,6 +323,7 @@ function summedUp(
       recessionMm: left.recessionMm - found.recessionMm,
       landAfterMm: landMmOf(tool.edge, left),
     },
+    ...(tips && { tips }),
     steps,
     ...(curve?.step && { camber: pushed(curve.step, input) }),
     ...(curve?.grind && { curveToGrind: curve.grind }),

@@ -1,5 +1,6 @@
 import type { AbrasiveKind } from '../abrasive/abrasive.js';
 import type { CareKind } from '../abrasive/care.js';
+import type { TipsFound } from '../work/edge-at-work.js';
 import type { Facet } from '../work/facet.js';
 import type { LaidStep } from './along.js';
 import type { BackStep } from './back-work.js';
@@ -55,6 +56,8 @@ export interface HoningPlan {
   /** A knife’s body thinned, before its edge is honed. */
   readonly body?: BodyStep;
   readonly job: HoningJob;
+  /** How much rounder its tip is reckoned than the word for it says, where its own burrs have shown that. */
+  readonly tips?: TipsFound;
   readonly steps: readonly PlanStep[];
   /** Strokes by place on the shaping stone. */
   readonly camber?: CamberStep;

@@ -3,6 +3,8 @@ import type { StonesRecord } from '../abrasive/at-work.js';
 import { PRIOR_SD } from '../abrasive/learned-rate.js';
 import type { Condition } from '../blade/dulling.js';
 import type { Edge } from '../blade/edge.js';
+import type { ToolAtWork } from '../work/edge-at-work.js';
+import { tipsFor } from '../work/found.js';
 
 /** Spreads in ln (estimates): a tip said in a word or measured, a face assumed or measured, marks by their grain. */
 const TIP_SD = { said: 0.4, measured: 0.15 } as const;
@@ -22,21 +24,36 @@ export interface Spreads {
   /** What the first stone takes, and what each later one clears. */
   readonly wornSd: number;
   readonly clearingSd: number;
+  /** The stone whose rate is in `wornSd` already: its own burrs were counted on it. */
+  readonly knows?: string;
 }
 
 /**
- * By how the tip was said, and whether the face that is honed was measured.
+ * By how the tip was said, and whether the face that is honed was measured; by the tool’s own burrs where they were
+ * counted.
  * @param land the spread of the face, where that is known
  */
 export function spreadsOf(
-  edge: Edge,
-  { tipRadiusUm }: Condition,
+  { edge, tips: found }: Pick<ToolAtWork, 'edge' | 'tips'>,
+  condition: Condition,
   landMm: number | undefined,
   land = landSd(edge, landMm),
 ): Spreads {
-  const tip = tipRadiusUm === undefined ? TIP_SD.said : TIP_SD.measured;
-  return { wornSd: Math.hypot(tip, land), clearingSd: Math.hypot(MARKS_SD, land) };
+  const clearingSd = Math.hypot(MARKS_SD, land);
+  const tips = tipsFor(condition, found);
+  if (tips) return { wornSd: tips.sd, clearingSd, knows: tips.on };
+  const tip = condition.tipRadiusUm === undefined ? TIP_SD.said : TIP_SD.measured;
+  return { wornSd: Math.hypot(tip, land), clearingSd };
 }
+
+/** How sure the strokes of a step are: the spread of its steel, and of the rate of its stone. */
+export const spreadOn = (
+  { wornSd, clearingSd, knows }: Spreads,
+  step: number,
+  id: string,
+  rate: number,
+): readonly [steelSd: number, rateSd: number] =>
+  step > 0 ? [clearingSd, rate] : [wornSd, id === knows ? 0 : rate];
 
 function landSd(edge: Edge, landMm: number | undefined): number {
   if (edge.form !== 'single-bevel' || edge.secondaryDeg === undefined) return LAND_SD.whole;

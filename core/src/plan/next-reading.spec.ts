@@ -16,21 +16,21 @@ const known = (sd: number): StonesRecord =>
 
 describe('nextReading', () => {
   it('is the land where nobody measured it and the stones are known', () => {
-    const reading = nextReading(unmeasured, ASKED, known(0.1), STEPS);
+    const reading = nextReading({ edge: unmeasured }, ASKED, known(0.1), STEPS);
     expect(reading?.what).toBe('land');
     expect(reading?.savesMin).toBeGreaterThan(reading?.costMin ?? Infinity);
   });
 
   it('is the rate of the stone that does most where that is what is not known', () => {
-    const reading = nextReading(unmeasured, { ...ASKED, landMm: 0.5 }, {}, STEPS);
+    const reading = nextReading({ edge: unmeasured }, { ...ASKED, landMm: 0.5 }, {}, STEPS);
     expect([reading?.what, reading?.id]).toEqual(['rate', 'w1000']);
   });
 
   it('is none where it would cost more than it saves, and of an edge without a land', () => {
     const few = STEPS.map((step) => ({ ...step, strokes: 6 }));
-    expect(nextReading(unmeasured, ASKED, {}, few)).toBeUndefined();
+    expect(nextReading({ edge: unmeasured }, ASKED, {}, few)).toBeUndefined();
     const { secondaryDeg: _secondary, ...whole } = unmeasured;
-    expect(nextReading(whole, ASKED, {}, STEPS)).toBeUndefined();
+    expect(nextReading({ edge: whole }, ASKED, {}, STEPS)).toBeUndefined();
   });
 });
 

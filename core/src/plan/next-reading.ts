@@ -1,7 +1,7 @@
 import type { StonesRecord } from '../abrasive/at-work.js';
 import { READING_SD } from '../abrasive/learned-rate.js';
-import type { Edge } from '../blade/edge.js';
-import { rateSd, spreadsOf } from './how-sure.js';
+import type { ToolAtWork } from '../work/edge-at-work.js';
+import { rateSd, spreadOn, spreadsOf } from './how-sure.js';
 import type { PlanRequest } from './plan-request.js';
 
 /** The one reading that would narrow a plan most. */
@@ -38,17 +38,18 @@ interface Step {
  * @returns undefined where no reading saves what it costs
  */
 export function nextReading(
-  edge: Edge,
+  tool: Pick<ToolAtWork, 'edge' | 'tips'>,
   { condition, landMm, strokesPerMin }: Pick<PlanRequest, 'condition' | 'landMm' | 'strokesPerMin'>,
   record: StonesRecord,
   steps: readonly Step[],
 ): NextReading | undefined {
-  const known = spreadsOf(edge, condition, landMm);
-  const measured = spreadsOf(edge, condition, landMm, MEASURED_SD);
+  const { edge } = tool;
+  const known = spreadsOf(tool, condition, landMm);
+  const measured = spreadsOf(tool, condition, landMm, MEASURED_SD);
   const off = (spread: typeof known, sdOf: (id: string) => number): number =>
     steps.reduce((sum, { id, strokes }, i) => {
-      const steel = i === 0 ? spread.wornSd : spread.clearingSd;
-      return sum + (MEAN_OFF * Math.hypot(steel, sdOf(id)) * strokes) / strokesPerMin;
+      const sd = Math.hypot(...spreadOn(spread, i, id, sdOf(id)));
+      return sum + (MEAN_OFF * sd * strokes) / strokesPerMin;
     }, 0);
   const now = off(known, (id) => rateSd(record, id));
   const land: NextReading = {

@@ -7,7 +7,7 @@ import { insist, unlessRefused } from '../base/refusal.js';
 import { familyFacts } from '../blade/families.js';
 import { STEELS, type Tool } from '../blade/tool.js';
 import type { EdgeAtWork, ToolAtWork } from '../work/edge-at-work.js';
-import { asFound } from '../work/found.js';
+import { asFound, asRound } from '../work/found.js';
 import { marksAtEdgeUm, steelToLowerMm3 } from '../work/worked.js';
 
 import { afterGrinding, grindingStep, groundFirst, type GrindingStep } from './grinding-first.js';
@@ -52,7 +52,8 @@ export function solverOf(
   const hollowing = request.oldBack && hollowingOf(tool.edge, bench, request.oldBack);
   const asFoundNow = startOf(tool.edge, request.landMm, tool.work);
   const start = grinding ? groundFirst(tool, request, grinding) : asFoundNow;
-  const condition = grinding ? afterGrinding(request.condition) : request.condition;
+  const said = grinding ? afterGrinding(request.condition) : request.condition;
+  const condition = asRound(said, tool.tips);
   const atHand = stonesAtWork(bench, record);
   const outOfReach = new Map(
     atHand.flatMap((stone) => {

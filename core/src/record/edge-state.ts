@@ -18,12 +18,13 @@ import {
   type FacetNow,
 } from '../work/edge-at-work.js';
 import { groundTo } from '../work/ground.js';
-import { asFound, clearingMm } from '../work/found.js';
+import { asFound, asRound, clearingMm } from '../work/found.js';
 import { stropped, worn as wornIn } from '../work/wear.js';
 import { setBack, worked } from '../work/worked.js';
 import { afterHoned, afterMade, afterReading, camberAtFirst, type CamberState } from './camber-state.js';
 import { landAfterReading, landThenPmMm, type LandAgainst, type LandFrom } from './land-doubt.js';
 import { itemOf } from './step-work.js';
+import { LATEST_TIPS, tipSeen, tipsFound, type TipSeen } from './tips-seen.js';
 
 /** A session with an identity, as the record holds it. */
 export type RecordedSession = Session & { readonly id: string };
@@ -72,6 +73,8 @@ export interface EdgeState {
   readonly lastSetting?: LastSetting;
   readonly honedAt?: string;
   readonly groundAt?: string;
+  /** What its latest burrs told of its tips, where a run looked for them. */
+  readonly tipsSeen?: readonly TipSeen[];
   /** How the edge is curved across its width; only of flat-backed blades. */
   readonly camber?: CamberState;
   /** The rim left at the edge when its back was hollowed, mm, and where the edge stood then. */
@@ -244,10 +247,12 @@ export function edgeState(
 export function asItStands(tool: Tool, state: EdgeState | undefined): ToolAtWork {
   if (!state) return tool;
   const { edge } = tool;
-  const { landMm, work } = state;
+  const { landMm, work, tipsSeen = [] } = state;
+  const tips = tipsFound(tipsSeen);
+  const now = { work, ...(tips && { tips }) };
   return landMm === undefined || !hasLand(edge)
-    ? { ...tool, work }
-    : { ...tool, edge: { ...edge, landMm }, work };
+    ? { ...tool, ...now }
+    : { ...tool, edge: { ...edge, landMm }, ...now };
 }
 
 /** Entries by when they happened; equal instants by id, so that the order never wavers. */
@@ -294,11 +299,13 @@ function honed(
   const counted = { honings: state.honings + 1, honingsSinceThen: state.honingsSinceThen + 1 };
   const { camber } = state;
   const found = camber ? { ...state.work, curve: camber } : state.work;
-  const { curve = camber, ...work } = afterSteps(tool, found, session, bench);
+  const { curve = camber, ...work } = afterSteps(tool, found, session, bench, state.tipsSeen);
+  const seen = tipSeen(tool, state.work, session, bench);
   return {
     ...state,
     ...counted,
     ...(lastSetting && { lastSetting }),
+    ...(seen && { tipsSeen: [...(state.tipsSeen ?? []), seen].slice(-LATEST_TIPS) }),
     ...seenOf(edge, work),
     ...(camber && {
       camber: curve && curve !== camber ? afterMade(camber, curve, session.startedAt) : afterHoned(camber),
@@ -311,9 +318,11 @@ function afterSteps(
   work: EdgeAtWork,
   session: Session,
   bench: ReadonlyMap<string, SizedAbrasive>,
+  tips: readonly TipSeen[] = [],
 ): EdgeAtWork {
   const { edge } = tool;
-  const { steps = [], setting, conditionBefore } = session;
+  const { steps = [], setting } = session;
+  const conditionBefore = session.conditionBefore && asRound(session.conditionBefore, tipsFound(tips));
   const found = asFound(edge, work, conditionBefore);
   let told = false as boolean;
   const after = steps.reduce((now, step) => {

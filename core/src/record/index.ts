@@ -56,6 +56,7 @@ export { honingsToClose } from './closing.js';
 export { thickeningOf } from './thickening.js';
 export { backPmMm, settingPmDeg, TIP_TIMES } from './state-doubt.js';
 export { itemOf } from './step-work.js';
+export type { TipSeen } from './tips-seen.js';
 export { readingsNow, stonesRecord, type UseOfStone, usesOfStones } from './stones-record.js';
 export { STROP_EVERY_MIN, type StropRhythm } from './strop-rhythm.js';
 export { type LastUse, proposedUse, recordOf, toolRecord, type ToolRecord } from './tool-record.js';

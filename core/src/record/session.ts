@@ -64,6 +64,8 @@ export interface SessionStep {
   readonly forceN?: number;
   /** Each stroke cut to and fro. */
   readonly bothWays?: boolean;
+  /** Strokes after which its burr was last looked for and did not stand yet; 0 where it stood at the first look. */
+  readonly noBurrAt?: number;
   /** Recession of the edge where it was measured. */
   readonly recessionMm?: number;
   /** Strokes by place across the edge, left to right, three or five of them; together they are `strokes`. */

@@ -46,6 +46,10 @@ export const wantMore = (run: Run, index: number): Run =>
     target: planned + evenly(Math.max(target, strokes) - planned + moreStrokes(planned), rounds),
   }));
 
+/** Its burr was felt for: there, or not yet. */
+export const feltFor = (run: Run, index: number, there: boolean): Run =>
+  changeStep(run, index, ({ strokes, noBurrAt = 0 }) => ({ noBurrAt: there ? noBurrAt : strokes }));
+
 /** As many in every round at least, so that no knife gets more than another. */
 const evenly = (strokes: number, rounds?: Rounds): number =>
   rounds ? rounds.length * Math.ceil(strokes / rounds.length) : strokes;
@@ -104,19 +108,20 @@ function pressedAt(run: Run, step: number, places: readonly number[], then: read
 export function answeredBurr(
   run: Run,
   burr: Burr,
-  felt: { readonly places?: readonly BurrFeel[]; readonly other?: readonly BurrFeel[] },
+  { places, other }: { readonly places?: readonly BurrFeel[]; readonly other?: readonly BurrFeel[] },
 ): Run {
-  const { places, other } = felt;
   const gaps = places ? gapsOf(places, other) : [];
   const lagged = [...new Set([...run.lagged, ...gaps])].sort((a, b) => a - b);
-  const known = { ...run, burr, lagged, ...(places && { burrPlaces: places }) };
+  const station = run.stations[run.at];
+  const raised = (station?.kind === 'burr' ? station.step : undefined) ?? firstStone(run);
+  const felt =
+    raised === undefined || burr === 'cannot-tell' ? run : feltFor(run, raised, burr === 'all-along');
+  const known = { ...felt, burr, lagged, ...(places && { burrPlaces: places }) };
   if (burr === 'all-along' || burr === 'cannot-tell') {
     const on = goTo(known, run.at + 1);
     const press = places ? weakerThanStrong(places) : [];
     return press.length > 0 ? telling(on, { by: 'burr-strong', press }) : on;
   }
-  const station = run.stations[run.at];
-  const raised = (station?.kind === 'burr' ? station.step : undefined) ?? firstStone(run);
   if (burr === 'in-part' && gaps.length > 0 && raised !== undefined)
     return telling(pressedAt(known, raised, gaps), { by: 'burr-gaps', press: gaps });
   // More strokes and still none: then it is the stone, or the angle, not the number.

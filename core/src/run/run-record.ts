@@ -39,7 +39,7 @@ function honedIn(run: Run, forces: readonly number[]): Session | undefined {
     ? [{ abrasiveId: hollowed.wheelId, strokes: 0, minutes: rounded(hollowMin), facet: 'back' }]
     : [];
   const steps = run.steps
-    .map(({ abrasiveId, strokes, minutes, places, like }, i): SessionStep => {
+    .map(({ abrasiveId, strokes, minutes, places, like, noBurrAt }, i): SessionStep => {
       const planned = plan.steps[like ?? i];
       const facet = planned && facetOfStep(planned);
       return {
@@ -48,6 +48,7 @@ function honedIn(run: Run, forces: readonly number[]): Session | undefined {
         minutes: rounded(minutes),
         forceN: planned ? pushOf(planned, plan.forceN) : plan.forceN,
         ...(planned?.bothWays && { bothWays: true }),
+        ...(noBurrAt !== undefined && { noBurrAt }),
         ...(places && { places: placesMade(places, strokes) }),
         ...(facet && { facet }),
       };

@@ -17,6 +17,8 @@ export interface RunStep {
   readonly target: number;
   readonly strokes: number;
   readonly minutes: number;
+  /** Strokes after which its burr was last felt for in vain; 0 where it stood at once; nothing until it was felt for. */
+  readonly noBurrAt?: number;
   readonly count: Count;
   /** Strokes by place, where it is worked so. */
   readonly places?: readonly number[];

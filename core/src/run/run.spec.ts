@@ -62,7 +62,7 @@ describe('a run', () => {
         conditionBefore: { kind: 'dull' },
         setting: { angleDeg: 30, projectionMm: 38.12 },
         steps: [
-          { abrasiveId: 'w1000', strokes: 8, minutes: 0.47, forceN: 20 },
+          { abrasiveId: 'w1000', strokes: 8, minutes: 0.47, forceN: 20, noBurrAt: 0 },
           { abrasiveId: 'w8000', strokes: 5, minutes: 0.5, forceN: 20 },
         ],
         outcome: {
@@ -74,6 +74,21 @@ describe('a run', () => {
         },
       },
     ]);
+  });
+
+  it('keeps after how many strokes its burr was last felt for in vain: at the gate, by “not yet”, by a nail that skates', () => {
+    const feltFor = (...facts: Parameters<typeof events>): number | undefined =>
+      sessionsOfRun(run(...facts)).at(-1)?.steps?.[0]?.noBurrAt;
+    const made = (count: number): RunFact[] => [strokes(count), DONE];
+    expect(feltFor(DONE, ...made(8), { kind: 'burr', burr: 'cannot-tell' })).toBeUndefined();
+    const late = [DONE, ...made(8), { kind: 'burr', burr: 'none' }, ...made(4)] satisfies RunFact[];
+    expect(feltFor(...late, { kind: 'burr', burr: 'all-along' })).toBe(8);
+    expect(
+      feltFor(DONE, strokes(6), { kind: 'not-yet' }, ...made(3), { kind: 'burr', burr: 'all-along' }),
+    ).toBe(6);
+    const stood = [...late, { kind: 'burr', burr: 'all-along' }, ...made(5), DONE] satisfies RunFact[];
+    const stone = run(...stood).stations.findIndex(({ kind }) => kind === 'stone');
+    expect(feltFor(...stood, { kind: 'go', station: stone })).toBe(12);
   });
 
   it('comes back from the wheel as a grinding and a honing, each with its own minutes', () => {

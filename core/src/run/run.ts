@@ -1,6 +1,6 @@
 import type { CareKind } from '../abrasive/care.js';
 import { newtonsOf } from '../record/session.js';
-import { burrOf } from './gates.js';
+import { burrOf, firstStone } from './gates.js';
 import {
   answeredBurr,
   answeredFromEnd,
@@ -12,6 +12,7 @@ import {
   answeredScratch,
   changeStep,
   counted,
+  feltFor,
   goTo,
   inserted,
   repeated,
@@ -77,7 +78,8 @@ export function afterEvent(run: Run, event: RunEvent): Run {
     case 'counted-by':
       return step === undefined ? timed : counted(timed, step, event.by);
     case 'not-yet':
-      return step === undefined ? timed : wantMore(timed, step);
+      if (step === undefined) return timed;
+      return wantMore(step === firstStone(timed) ? feltFor(timed, step, false) : timed, step);
     case 'done':
       return doneAt(timed, event.at);
     case 'back':
@@ -167,7 +169,13 @@ function wentBack(run: Run, index: number): Run {
   const station = run.stations[index];
   if (!station || index >= run.at) return run;
   const there = goTo({ ...run, proof: [] }, index);
-  const more = station.kind === 'stone' ? wantMore(there, station.step) : there;
+  const more =
+    station.kind === 'stone'
+      ? wantMore(
+          station.step === firstStone(there) ? feltFor(there, station.step, false) : there,
+          station.step,
+        )
+      : there;
   return { ...more, told: { by: 'not-proved' }, history: [...run.history, 'not-proved'] };
 }
 

@@ -38,8 +38,18 @@ export interface EdgeAtWork {
   readonly steelMm3: number;
 }
 
+/** How much rounder a tool’s edges are found than the word for them says. */
+export interface TipsFound {
+  readonly times: number;
+  /** Standard deviation of the logarithm of the next one’s. */
+  readonly sd: number;
+  /** Burrs it rests on, and the stone that raised the last of them. */
+  readonly from: number;
+  readonly on: string;
+}
+
 /** A tool with its edge as work left it; without, it is as it was measured. */
-export type ToolAtWork = Tool & { readonly work?: EdgeAtWork };
+export type ToolAtWork = Tool & { readonly work?: EdgeAtWork; readonly tips?: TipsFound };
 
 /** A worn tip’s radius, and how far down square to the left face (or the bevel) and the right (or the back), µm. */
 export interface WornTip {

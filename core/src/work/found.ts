@@ -2,7 +2,7 @@ import { TIP_RADIUS_UM, depthOfMm, faultMm, type Condition } from '../blade/dull
 import type { Edge } from '../blade/edge.js';
 import { STOP_SHORT_MM } from '../grinding/grinding-work.js';
 import { sinDeg } from '../base/trig.js';
-import { facetsNow, withTip, type EdgeAtWork } from './edge-at-work.js';
+import { facetsNow, withTip, type EdgeAtWork, type TipsFound } from './edge-at-work.js';
 import { primaryShaping } from './primary-shaping.js';
 import { sidesOf } from './sides.js';
 import { recessionForTipMm } from './tip.js';
@@ -10,6 +10,21 @@ import { mayBeUnsharpened, withoutEdge } from './unsharpened.js';
 
 /** Marks a maker, or nobody knows who, left on every face of an edge, µm (estimates, replaced by what is seen). */
 export const FOUND_MARKS_UM: Partial<Record<Condition['kind'], number>> = { new: 6, unknown: 12 };
+
+/** Words for a tip that use has rounded. */
+const SAID_OF_USE: ReadonlySet<Condition['kind']> = new Set(['dull', 'very-dull', 'nicked']);
+
+/** What a tool’s own burrs have shown of its tips, where a condition only says so in a word. */
+export const tipsFor = (
+  { kind, tipRadiusUm }: Condition,
+  tips: TipsFound | undefined,
+): TipsFound | undefined => (SAID_OF_USE.has(kind) && tipRadiusUm === undefined ? tips : undefined);
+
+/** A condition said in a word, its tip as round as this tool’s own burrs have shown it. */
+export function asRound(condition: Condition, found: TipsFound | undefined): Condition {
+  const tips = tipsFor(condition, found);
+  return tips ? { ...condition, tipRadiusUm: TIP_RADIUS_UM[condition.kind] * tips.times } : condition;
+}
 
 /** An edge as somebody found it before honing. */
 export function asFound(edge: Edge, work: EdgeAtWork, condition: Condition | undefined): EdgeAtWork {

@@ -1,8 +1,8 @@
 export { bodyStrokes, isFlatGround } from './body.js';
-export { type EdgeAtWork, type FacetNow, unworked, type WornTip } from './edge-at-work.js';
+export { type EdgeAtWork, type FacetNow, type TipsFound, unworked, type WornTip } from './edge-at-work.js';
 export { edgeWork } from './edge-work.js';
 export { type Facet, FACETS } from './facet.js';
-export { asFound, FOUND_MARKS_UM } from './found.js';
+export { asFound, asRound, FOUND_MARKS_UM, tipsFor } from './found.js';
 export { type Way, WAYS } from './pace.js';
 export { type EdgeCurve, placeCountOf, placedWork } from './placed.js';
 export { primaryShaping } from './primary-shaping.js';

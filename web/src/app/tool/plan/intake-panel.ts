@@ -6,6 +6,7 @@ import type { Tool } from '@mellow-anvil/core/blade';
 import { GRINDING_PUSH_N, STOP_SHORT_MM } from '@mellow-anvil/core/grinding';
 import { intake, type IntakeLine, type PlanRequest, ROUNDING_DEG } from '@mellow-anvil/core/plan';
 import { asItStands, type EdgeState } from '@mellow-anvil/core/record';
+import { asRound, tipsFor } from '@mellow-anvil/core/work';
 import { Figures } from '../../ui/figures';
 import { FAULT_WORDS, TREATMENT_WORDS } from '../../words/condition-words';
 import type { FieldChange } from '../../platform/change';
@@ -117,10 +118,13 @@ export class IntakePanel {
 
   protected readonly figures = inject(Figures);
 
+  private readonly standing = computed(() => asItStands(this.tool(), this.state()));
+  /** What its own burrs have shown of its tip, where only a word says how round it is. */
+  private readonly tips = computed(() => tipsFor(this.request().condition, this.standing().tips));
   protected readonly taken = computed(() => {
-    const { edge } = asItStands(this.tool(), this.state());
+    const { edge } = this.standing();
     const { condition, landMm } = this.request();
-    return unlessRefused(() => intake(edge, condition, landMm));
+    return unlessRefused(() => intake(edge, asRound(condition, this.tips()), landMm));
   });
   /** What is done about it: what it needs, unless the plan goes by the wheel all the same. */
   protected readonly verdict = computed(() => {
@@ -175,7 +179,7 @@ export class IntakePanel {
     switch (line.what) {
       case 'tip':
         return {
-          text: `Tip ${this.figures.number(line.radiusUm, 1)} µm round${line.measured ? '' : ' by the word'}, on ${this.figures.angle(line.includedDeg)}: radius × cot ${this.figures.angle(line.includedDeg / 2)}`,
+          text: `Tip ${this.figures.number(line.radiusUm, 1)} µm round${this.tips() ? ' by its own burrs' : line.measured ? '' : ' by the word'}, on ${this.figures.angle(line.includedDeg)}: radius × cot ${this.figures.angle(line.includedDeg / 2)}`,
           figure: back(line.recessionMm),
         };
       case 'nick':

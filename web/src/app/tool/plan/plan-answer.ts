@@ -273,15 +273,24 @@ export class PlanAnswer {
     return before === after ? `${back}.` : `${back}; the land grows from ${before} to ${after}.`;
   });
 
+  /** How its own burrs changed the count. */
+  protected readonly learned = computed(() => {
+    const { tips } = this.plan();
+    if (!tips) return '';
+    const last = tips.from === 1 ? 'Its last burr' : `Its last ${String(tips.from)} burrs`;
+    return `${last} took about ${this.figures.number(tips.times, 1)} times the strokes that the word alone says: reckoned in.`;
+  });
+
   protected readonly reason = computed((): Reason => {
     const { job } = this.plan();
     const { condition, forceN, strokesPerMin } = this.request();
-    const tip = condition.tipRadiusUm ?? TIP_RADIUS_UM[condition.kind];
+    const { tips } = this.plan();
+    const tip = (condition.tipRadiusUm ?? TIP_RADIUS_UM[condition.kind]) * (tips?.times ?? 1);
     return {
       formula:
         'The order of stones that takes the least minutes: the first removes the worn steel, each next one the scratches of the one before. Strokes = volume ÷ (K · push · stroke ÷ steel).',
       inputs: [
-        `tip taken as ${this.figures.number(tip, 1)} µm round (${conditionWords(condition)}), so the edge goes back ${this.figures.sliver(job.recessionMm)}`,
+        `tip taken as ${this.figures.number(tip, 1)} µm round (${conditionWords(condition)}${tips ? ', and what its own burrs took' : ''}), so the edge goes back ${this.figures.sliver(job.recessionMm)}`,
         `steel to remove ${this.figures.number(job.removeMm3, 3)} mm³ from ${this.figures.number(job.contactMm2, 1)} mm²`,
         `push ${this.figures.number(forceN, 0)} N, ${this.figures.number(strokesPerMin, 0)} strokes a minute`,
         'K = 0.0056 · (grain ÷ 14 µm)^0.8 · kind, mm³ per N·m; scratches 0.12 of the grain',

@@ -1,0 +1,97 @@
+import type { SizedAbrasive } from '../abrasive/placing.js';
+import type { Tool } from '../blade/tool.js';
+import type { EdgeAtWork, TipsFound } from '../work/edge-at-work.js';
+import { clearingMm } from '../work/found.js';
+import { steelToGoBackMm3, takenMm3 } from '../work/worked.js';
+import type { Session } from './session.js';
+import { itemOf } from './step-work.js';
+
+/**
+ * One burr that was looked for until it stood: steel it took, over what the word for its edge has it take. It was not
+ * there at `low` yet, and stood by `high`; absent where nobody saw it stand.
+ */
+export interface TipSeen {
+  /** The stone that raised it. */
+  readonly on: string;
+  readonly low: number;
+  readonly high?: number;
+}
+
+/** Hands, woods and habits change: only the latest burrs count. */
+export const LATEST_TIPS = 12;
+
+/** What a honing’s burr tells of its tip; nothing where its edge was not merely dull, or nobody noted when it was looked for. */
+export function tipSeen(
+  tool: Tool,
+  found: EdgeAtWork,
+  { steps = [], setting, conditionBefore: condition, outcome }: Session,
+  bench: ReadonlyMap<string, SizedAbrasive>,
+): TipSeen | undefined {
+  const looked = steps.find(({ noBurrAt }) => noBurrAt !== undefined);
+  if (!looked || !condition || !isMerelyDull(condition)) return undefined;
+  const on = looked.abrasiveId;
+  const steel = (strokesOf: (step: (typeof steps)[number]) => number): number =>
+    steps.reduce((sum, step) => {
+      const item = step.abrasiveId === on ? itemOf(tool, step, setting, bench) : undefined;
+      const atEdge = item && !item.strop && !BEHIND.has(item.facet ?? '');
+      return atEdge ? sum + (takenMm3(item) * strokesOf(step)) / step.strokes : sum;
+    }, 0);
+  const wordMm3 = steelToGoBackMm3(tool.edge, found, clearingMm(tool.edge, condition));
+  if (wordMm3 <= 0) return undefined;
+  const high = steel(({ strokes }) => strokes) / wordMm3;
+  return {
+    on,
+    low: rounded(steel(({ noBurrAt = 0 }) => noBurrAt) / wordMm3),
+    ...(outcome?.burr === 'all-along' && { high: rounded(high) }),
+  };
+}
+
+const BEHIND: ReadonlySet<string> = new Set(['back', 'body', 'inside']);
+const rounded = (times: number): number => Math.round(times * 1000) / 1000;
+
+const isMerelyDull = ({ kind, tipRadiusUm, faults = [] }: NonNullable<Session['conditionBefore']>): boolean =>
+  (kind === 'dull' || kind === 'very-dull') && tipRadiusUm === undefined && faults.length === 0;
+
+/** How far a tool’s edges may lie from what the word says: standard deviation of the logarithm (estimate). */
+const TOOLS_APART = 0.5;
+/** How its own edges scatter about that: any of these (estimates). */
+const SCATTERS = [0.2, 0.35, 0.6, 0.9] as const;
+const MEANS = Array.from({ length: 49 }, (_, i) => (i - 24) / 16);
+/** The normal law’s share below z by a logistic one (Camilli 1994). */
+const below = (z: number): number => 1 / (1 + Math.exp(-1.702 * z));
+/** No burr is impossible: a look may be wrong, a stroke miscounted (estimate). */
+const MISREAD = 0.03;
+
+/**
+ * How much rounder this tool’s edges are found than the word for them says, by its own burrs: Bayes over a grid of
+ * mean and scatter of the logarithm, each burr an interval between the last look in vain and the strokes it stood after.
+ * @returns undefined where no burr was looked for
+ */
+export function tipsFound(seen: readonly TipSeen[]): TipsFound | undefined {
+  const [last] = seen.slice(-1);
+  if (!last) return undefined;
+  let [all, sum, squares, within] = [0, 0, 0, 0];
+  for (const scatter of SCATTERS) {
+    for (const mean of MEANS) {
+      const chance = seen.reduce(
+        (product, { low, high }) => {
+          const from = low > 0 ? below((Math.log(low) - mean) / scatter) : 0;
+          const to = high === undefined ? 1 : below((Math.log(high) - mean) / scatter);
+          return product * (MISREAD + (1 - MISREAD) * Math.max(0, to - from));
+        },
+        Math.exp(-0.5 * (mean / TOOLS_APART) ** 2),
+      );
+      all += chance;
+      sum += chance * mean;
+      squares += chance * mean ** 2;
+      within += chance * scatter ** 2;
+    }
+  }
+  const mean = sum / all;
+  return {
+    times: Math.exp(mean),
+    sd: Math.sqrt(Math.max(0, squares / all - mean ** 2) + within / all),
+    from: seen.length,
+    on: last.on,
+  };
+}
