@@ -218,9 +218,11 @@ class ToolLife {
     if (rule === 'blunt' && seen.stropped && this.state.stropsSinceHoned < STROPS_OF_HABIT) return 'strop';
     const usual = this.usualLife();
     const used = this.state.sinceHoned[measure];
-    if (rule !== 'half-hour' && rule !== 'sharp') return state;
+    // However often it was stropped.
+    const fades = rule === 'half-hour' || rule === 'strops-done';
+    if (!fades && rule !== 'sharp') return state;
     if (usual !== undefined && used >= usual) return 'hone';
-    if (rule === 'half-hour') return state;
+    if (fades) return 'strop';
     return usual !== undefined && this.state.stropsSinceHoned === 0 && used >= STROPPED_AT * usual
       ? 'strop'
       : 'ready';

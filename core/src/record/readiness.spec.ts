@@ -43,6 +43,9 @@ const stropped = { kind: 'stropping' } as const;
 const used = (minutes: number, stillCutting = true, more: Partial<Session> = {}): Session =>
   ({ kind: 'use', use: { minutes, stillCutting }, ...more }) as Session;
 
+const strops = (count: number): (Partial<Session> & Pick<Session, 'kind'>)[] =>
+  Array.from({ length: count }, () => [used(20), stropped]).flat();
+
 describe('readiness', () => {
   it('gives each state by its own rule, with the reason', () => {
     const nick = (deepestMm: number): Partial<Session> => ({ chips: { count: 2, deepestMm } });
@@ -73,7 +76,8 @@ describe('readiness', () => {
         someCut(3),
         /a spell of 30 min more would find it blunt \d\d % .* usually last 1 h/,
       ],
-      ['half-hour', 'strop', gouge, recordOf(honed, used(31)), /31 min of cutting/],
+      ['strops-done', 'hone', gouge, recordOf(honed, ...strops(4), used(31)), /^Stropped 4 times since/],
+      ['half-hour', 'strop', gouge, recordOf(honed, ...strops(3), used(31)), /31 min of cutting/],
       [
         'fading',
         'strop',
@@ -107,17 +111,17 @@ describe('readiness', () => {
     const lives = Array.from({ length: 8 }, () => edge).flat();
     const old = recordOf(...lives, used(20), stropped, used(20), stropped, used(20), stropped, used(5));
     const record = toolRecord(gouge, old, []);
-    expect(readiness(gouge, record).state).toBe('ready');
+    expect(readiness(gouge, record).state).toBe('strop');
     expect(nextSpell(record)?.dueAt).toBeUndefined();
     // Without the strop, it would be asked for.
     const { strop: _strop, ...bare } = record;
     expect(nextSpell(bare)?.due).toBeTrue();
   });
 
-  it('sends a carving edge to the stone once the strop has been at it four times', () => {
-    const strops = Array.from({ length: 4 }, () => [used(20), stropped]).flat();
-    expect(judged(gouge, recordOf(honed, ...strops, used(10, false))).state).toBe('hone');
-    expect(judged(gouge, recordOf(honed, ...strops.slice(2), used(10, false))).state).toBe('strop');
+  it('sends a carving edge to the stone in place of a fifth strop, and of a third once it no longer cuts', () => {
+    expect(judged(gouge, recordOf(honed, ...strops(4), used(5))).state).toBe('ready');
+    expect(judged(gouge, recordOf(honed, ...strops(2), used(10, false))).state).toBe('hone');
+    expect(judged(gouge, recordOf(honed, ...strops(1), used(10, false))).state).toBe('strop');
   });
 
   it('is overruled by the user until the next sharpening, or until it no longer cuts', () => {

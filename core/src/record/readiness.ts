@@ -57,14 +57,26 @@ interface RackRule {
 const WIDE_LAND_SHARE = 1 / 3;
 /** A land nobody measured is believed after so many honings (estimate). */
 const UNMEASURED_HONINGS = 20;
-/** A stropped edge that dulls after this many strops since it was honed wants a stone (by made-up shops). */
+/** After so many strops since it was honed an edge wants a stone in place of the next (by made-up shops). */
 export const STROPS_BEFORE_HONING = 4;
+/** One that no longer cut is stropped so often first, since it was honed (by made-up shops). */
+const STROPS_ONCE_BLUNT = 2;
 /** A strop comes at this share of the use that calls for the stone. An estimate. */
 const STROP_AT = 0.6;
 
 /** Half of a usual spell, min, where the rhythm is the tool’s own: by then it is looked at again too late as often as not. */
 const halfSpell = (life: EdgeLife | undefined, strop: StropRhythm | undefined): number =>
   strop && strop.from > 0 && life?.measure === 'minutes' ? (life.spell ?? 0) / 2 : 0;
+
+/** It is kept by the strop, and has cut as long since strop or stone as it bears. */
+const wantsStrop = (
+  { family }: Tool,
+  { state: { sinceSharpened }, life, strop, stropped }: Standing,
+): boolean =>
+  stropped &&
+  familyFacts(family).stropped &&
+  sinceSharpened.minutes > 0 &&
+  sinceSharpened.minutes + halfSpell(life, strop) >= (strop?.everyMin ?? STROP_EVERY_MIN);
 
 /** The rules, the most work first: the first one that holds gives the state. */
 export const RACK_RULES: readonly RackRule[] = [
@@ -136,14 +148,13 @@ export const RACK_RULES: readonly RackRule[] = [
   {
     name: 'strop-first',
     state: 'strop',
-    says: `A carving edge that fades is stropped first, up to ${STROPS_BEFORE_HONING} times between honings.`,
-    footing:
-      'Stropping first is common practice; the number is what cost least in made-up shops, where each strop brings back half of what is left to bring back.',
+    says: `A carving edge that no longer cuts is stropped first, up to ${STROPS_ONCE_BLUNT} times between honings.`,
+    footing: 'Stropping first is common practice; the number is what cost least in made-up shops.',
     reason: ({ family }, { state, stropped }) =>
       state.sinceSharpened.stillCutting === false &&
       familyFacts(family).stropped &&
       stropped &&
-      state.stropsSinceHoned < STROPS_BEFORE_HONING
+      state.stropsSinceHoned < STROPS_ONCE_BLUNT
         ? {
             why: `It no longer cut well; stropped ${times(state.stropsSinceHoned)} since it was honed.`,
             brief: 'cuts no longer',
@@ -181,21 +192,37 @@ export const RACK_RULES: readonly RackRule[] = [
     },
   },
   {
+    name: 'strops-done',
+    state: 'hone',
+    says: `After ${STROPS_BEFORE_HONING} strops a carving edge that wants the next one goes to the stone.`,
+    footing:
+      'That a strop helps less each time is common practice; the number is what cost least in made-up shops.',
+    reason: (tool, record) => {
+      const { stropsSinceHoned } = record.state;
+      return stropsSinceHoned >= STROPS_BEFORE_HONING && wantsStrop(tool, record)
+        ? {
+            why: `Stropped ${times(stropsSinceHoned)} since it was honed: a few strokes on a stone do more now.`,
+            brief: `stropped ${times(stropsSinceHoned)}`,
+          }
+        : undefined;
+    },
+  },
+  {
     name: 'half-hour',
     state: 'strop',
     says: `A carving edge is stropped about every ${STROP_EVERY_MIN} minutes of cutting, or at the rhythm its own strops have shown, once that is nearer now than after one more spell.`,
     footing:
-      'The half hour is common practice, no source; from four strops on, the use after which one of this tool’s own spells in four found it blunt.',
-    reason: ({ family }, { state: { sinceSharpened }, life, strop, stropped }, hand) =>
-      stropped &&
-      familyFacts(family).stropped &&
-      sinceSharpened.minutes > 0 &&
-      sinceSharpened.minutes + halfSpell(life, strop) >= (strop?.everyMin ?? STROP_EVERY_MIN)
+      'The half hour is common practice, no source; from four strops on, the use after which one of this tool’s own spells in ten found it blunt.',
+    reason: (tool, record, hand) => {
+      const { state, strop } = record;
+      const { minutes } = state.sinceSharpened;
+      return wantsStrop(tool, record)
         ? {
-            why: `${hand.minutes(sinceSharpened.minutes)} of cutting since the strop or the stone${strop && strop.from > 0 ? `; it usually bears ${hand.minutes(strop.everyMin)}` : ''}.`,
-            brief: `cut ${hand.minutes(sinceSharpened.minutes)}`,
+            why: `${hand.minutes(minutes)} of cutting since the strop or the stone${strop && strop.from > 0 ? `; it usually bears ${hand.minutes(strop.everyMin)}` : ''}.`,
+            brief: `cut ${hand.minutes(minutes)}`,
           }
-        : undefined,
+        : undefined;
+    },
   },
   {
     name: 'fading',

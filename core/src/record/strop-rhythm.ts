@@ -12,10 +12,10 @@ export interface StropRhythm {
 
 /** A carver strops about every half hour of cutting (common practice, no source). */
 export const STROP_EVERY_MIN = 30;
-/** By then the edge has given out one time in four (estimate): a strop takes a minute, a torn cut more. */
-const STROPPED_AT_SHARE = 0.75;
+/** By then the edge has given out one time in ten: a strop takes a minute, a torn cut more (what cost least in made-up shops). */
+const STROPPED_AT_SHARE = 0.9;
 /** The half hour is believed as firmly as two edges given out would show (estimate). */
-const USUAL = { scale: 47.95, worth: 2 } as const;
+const USUAL = { scale: 73, worth: 2 } as const;
 /** Strops it takes before their own rhythm is gone by. */
 const STROPS_TO_LEARN = 4;
 /** A strop that brings back less than half of what strops did has stopped helping (estimate). */
@@ -24,7 +24,7 @@ const LEAST_MIN = 5;
 const MOST_MIN = 240;
 
 /**
- * Minutes of cutting from one strop to the next: those after which one spell in four has found the edge blunt. Spells
+ * Minutes of cutting from one strop to the next: those after which one spell in ten has found the edge blunt. Spells
  * that were ended while it still cut count as that and no more, so that a rhythm that is kept can lengthen too.
  */
 export function stropRhythm(history: readonly HistoryEntry[]): StropRhythm {
