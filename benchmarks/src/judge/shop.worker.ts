@@ -18,10 +18,16 @@ export interface Judged {
 const { from, shops, contestants } = workerData as Wanted;
 for (let shop = from; shop < from + shops; shop++) {
   const judged = contestants.map((contestant): Judged => {
-    const adviser = CONTESTANTS[contestant]?.adviser();
+    const { adviser, yearsBefore } = CONTESTANTS[contestant] ?? {};
     if (!adviser) throw new Error(`There is no contestant ${String(contestant)}.`);
     // The same shop, days and slips of the hand for everybody.
-    const year = yearOf(hiddenShop(chances(3 * shop)), adviser, chances(3 * shop + 1), chances(3 * shop + 2));
+    const year = yearOf(
+      hiddenShop(chances(3 * shop)),
+      adviser(),
+      chances(3 * shop + 1),
+      chances(3 * shop + 2),
+      yearsBefore,
+    );
     return { shop, contestant, year };
   });
   parentPort?.postMessage(judged);

@@ -46,6 +46,8 @@ export const CLAIMS = {
   strokes: { what: 'strokes until a burr on the first stone', share: 0.8 },
   land: { what: 'a chisel’s land before it is honed', share: 0.95 },
   life: { what: 'how long a chisel’s edge usually lasts', share: 0.8 },
+  angle: { what: 'the angle a knife’s edge lasts longest at', share: 0.8 },
+  rate: { what: 'how fast the coarse stone cuts, once that was read', share: 0.8 },
 } as const;
 export type Claim = keyof typeof CLAIMS;
 /** A figure said to lie between two others. */

@@ -7,6 +7,7 @@ import { landPmMm } from '../record/land-doubt.js';
 import { rateReadings } from '../record/rate-readings.js';
 import { readiness } from '../record/readiness.js';
 import { stonesRecord, usesOfStones } from '../record/stones-record.js';
+import type { NextAngle } from '../record/next-angle.js';
 import { nextAngleOf, type Standing, standingOf } from '../record/tool-record.js';
 import type { Adviser, Looked, Said } from './advisers.js';
 import type { HiddenTool } from './hidden-shop.js';
@@ -17,8 +18,8 @@ interface Kept {
   readonly at: readonly StoneAtWork[];
   readonly record: Standing;
   readonly entries: number;
-  /** The angle to go on with; asked for of a honing only. */
-  readonly angleDeg: () => number | undefined;
+  /** What its edges say of the next angle; asked for of a honing only. */
+  readonly next: () => NextAngle | undefined;
 }
 
 /**
@@ -73,7 +74,7 @@ export function asThePageSays(): Adviser {
     const history = edgeHistory(of.tool, entries, at, before?.at === at ? before.history : []);
     const now: Kept = {
       ...{ history, at, record: standingOf(of.tool, history), entries: entries.length },
-      angleDeg: once(() => nextAngleOf(of.tool, history)?.deg),
+      next: once(() => nextAngleOf(of.tool, history)),
     };
     kept.set(of.tool.id, now);
     return now;
@@ -85,8 +86,8 @@ export function asThePageSays(): Adviser {
   };
   let planned: PlanAnswer | undefined;
   const angleOf = (looked: Looked): number => {
-    const { angleDeg, record } = keptNow(looked);
-    return angleDeg() ?? record.state.lastSetting?.angleDeg ?? looked.truth.edge.madeDeg;
+    const { next, record } = keptNow(looked);
+    return next()?.deg ?? record.state.lastSetting?.angleDeg ?? looked.truth.edge.madeDeg;
   };
   return {
     rack: (looked) => {
@@ -129,11 +130,16 @@ export function asThePageSays(): Adviser {
     care: (looked, stone) =>
       stonesNow(looked)[looked.shop.stones[stone].stone.id]?.care.due?.kind === 'flattened',
     says: (looked) => {
-      const { state, life } = keptNow(looked).record;
+      const { next, record } = keptNow(looked);
+      const { state, life } = record;
       const atEdge = (planned?.steps ?? []).filter(({ facet }) => !isBehind(facet));
       const first = atEdge.filter(({ abrasiveId }) => abrasiveId === atEdge[0]?.abrasiveId);
       const said: Said[] =
         first.length === 1 ? first.map(({ low, high }) => ({ claim: 'strokes', low, high })) : [];
+      const { rate } = stonesNow(looked)[looked.shop.stones[0].stone.id] ?? {};
+      if (rate && rate.readings > 0) said.push({ claim: 'rate', low: rate.low, high: rate.high });
+      const angle = next();
+      if (angle) said.push({ claim: 'angle', low: angle.lowDeg, high: angle.highDeg });
       if (looked.of.tool.edge.form !== 'single-bevel') return said;
       const { landMm } = state;
       if (landMm !== undefined) {

@@ -1,10 +1,15 @@
 import type { HiddenStone } from './hidden-shop.js';
 
+/** What the coarse stone is taken to take before anything of it was read, mm³ a newton and metre: 14 µm, a water stone’s. */
+export const ASSUMED_MM3_PER_NM = 0.0056;
+
 /** Push at the stones, N, and strokes a minute: what everybody works with. */
 const PUSH_N = 20;
 export const STROKES_PER_MIN = 45;
-/** Set-up of a honing, a strop, a flattening and the wheel, min. */
-export const SET_UP = { hone: 2, strop: 1, flatten: 2, grind: 8 } as const;
+/** Set-up of a honing, a strop, a flattening and the wheel, and a look at a stone, min. */
+export const SET_UP = { hone: 2, strop: 1, flatten: 2, grind: 8, look: 0.3 } as const;
+/** A look tells that a stone’s face cuts no better than this share of a new one. */
+export const SEEN_TIRED = 0.8;
 /** A regrind leaves so much of the land, mm. */
 export const LAND_LEFT_MM = 0.3;
 /** Depth of the marks of the coarse stone that the fine one takes off, mm. */

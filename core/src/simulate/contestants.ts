@@ -30,11 +30,15 @@ const SPOILT = {
   }),
 } as const;
 
-/** Who advises: the page, rules of thumb, one who knows; the page with one part by that one; the page made worse. */
+/**
+ * Who advises: the page, rules of thumb, one who knows; the page with one part by that one; the page made worse; the page
+ * and one who knows with a year’s record behind them.
+ */
 export interface Contestant {
   readonly name: string;
-  readonly kind: 'page' | 'rule' | 'oracle' | 'part' | 'spoilt';
+  readonly kind: 'page' | 'rule' | 'oracle' | 'part' | 'spoilt' | 'later';
   readonly adviser: () => Adviser;
+  readonly yearsBefore?: number;
 }
 export const CONTESTANTS: readonly Contestant[] = [
   { name: 'this page', kind: 'page', adviser: asThePageSays },
@@ -51,4 +55,11 @@ export const CONTESTANTS: readonly Contestant[] = [
     kind: 'spoilt',
     adviser: () => spoil(asThePageSays()),
   })),
+  { name: 'this page, its second year', kind: 'later', adviser: asThePageSays, yearsBefore: 1 },
+  {
+    name: 'one who knows the laws, a second year',
+    kind: 'later',
+    adviser: () => KNOWS_THE_LAWS,
+    yearsBefore: 1,
+  },
 ];

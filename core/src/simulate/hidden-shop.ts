@@ -1,6 +1,7 @@
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import { edgeLengthMm, type KnifeEdge, type SingleBevelEdge } from '../blade/edge.js';
 import type { Tool } from '../blade/tool.js';
+import { ASSUMED_MM3_PER_NM } from './at-the-stones.js';
 import { about, between, type Chance } from './chance.js';
 
 /** A tool of a made-up shop: what its record knows, and what nobody does. */
@@ -65,7 +66,7 @@ export function hiddenShop(chance: Chance): HiddenShop {
   });
   return {
     tools: [chisel(chance), knife(chance)],
-    stones: [stone('coarse', 14, 0.0056), stone('fine', 3, 0.0056 * (3 / 14) ** 0.8)],
+    stones: [stone('coarse', 14, ASSUMED_MM3_PER_NM), stone('fine', 3, ASSUMED_MM3_PER_NM * (3 / 14) ** 0.8)],
     strop: {
       ...{ ...WATER, id: 'strop', name: 'strop', kind: 'strop', lubricant: 'compound', overheadMin: 0.3 },
       grade: { standard: 'UM', grade: '1' },

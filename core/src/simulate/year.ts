@@ -2,7 +2,17 @@ import type { RecordedSession } from '../record/edge-state.js';
 import type { Session } from '../record/session.js';
 import type { Adviser, Claim, Deed, Looked } from './advisers.js';
 import { about, type Chance } from './chance.js';
-import { LAND_LEFT_MM, MARKS_MM, MOST_STROKES, SET_UP, strokeMm3, STROKES_PER_MIN } from './at-the-stones.js';
+import {
+  ASSUMED_MM3_PER_NM,
+  freshness,
+  LAND_LEFT_MM,
+  MARKS_MM,
+  MOST_STROKES,
+  SEEN_TIRED,
+  SET_UP,
+  strokeMm3,
+  STROKES_PER_MIN,
+} from './at-the-stones.js';
 import { COSTS } from './costs.js';
 import {
   depthMm,
@@ -58,6 +68,8 @@ const CALLED_DULL = 0.98;
 const MOST_USED = 1.6;
 /** Who sees that an edge no longer cuts goes on so long before it is put down, min. */
 const PUT_DOWN_MIN = 5;
+/** Chance that a tool was borrowed since it was last taken up. */
+const LENT = 0.02;
 /** Nobody sharpens one tool more often in a day. */
 const MOST_TURNS = 4;
 
@@ -67,14 +79,20 @@ interface Fate {
   readonly minutes: number;
   readonly hard: boolean;
   readonly bears: number;
+  /** Minutes it was used by somebody who borrowed it, and said nothing. */
+  readonly lent: number;
   /** Of each turn of the day, from one sharpening to the next. */
   readonly luck: readonly (readonly number[])[];
 }
 
-function fatesOf({ tools, hardShare }: HiddenShop, chance: Chance): readonly (readonly Fate[])[] {
+function fatesOf(
+  { tools, hardShare }: HiddenShop,
+  chance: Chance,
+  days: number,
+): readonly (readonly Fate[])[] {
   return tools.map(({ daysPercent, spellMin, spread }) => {
     let [hard, lot] = [chance.uniform() < hardShare, 0];
-    return Array.from({ length: DAYS }, () => {
+    return Array.from({ length: days }, () => {
       // A job lasts about two weeks; edges are alike as the hand and the steel are.
       if (chance.uniform() < 0.1) hard = chance.uniform() < hardShare;
       lot = 0.3 * lot + Math.sqrt(1 - 0.09) * chance.normal();
@@ -83,6 +101,7 @@ function fatesOf({ tools, hardShare }: HiddenShop, chance: Chance): readonly (re
         minutes: Math.round(about(chance, spellMin, 0.4)) + 1,
         hard,
         bears: Math.exp(spread * lot),
+        lent: chance.uniform() < LENT ? Math.round(about(chance, spellMin, 0.4)) : 0,
         luck: Array.from({ length: MOST_TURNS }, () => Array.from({ length: 5 }, chance.uniform)),
       };
     });
@@ -96,31 +115,50 @@ interface Going {
   readonly all: Map<string, RecordedSession[]>;
   readonly cares: { abrasiveId: string; kind: 'flattened'; at: string }[];
   readonly tired: [number, number];
-  readonly cost: { -readonly [K in Exclude<keyof Year, 'told'>]: Year[K] };
-  readonly told: Record<Claim, { said: number; held: number }>;
+  /** Strokes on the coarse stone, and what they took at the usual push, mm³. */
+  readonly worked: { strokes: number; mm3: number };
+  cost: { -readonly [K in Exclude<keyof Year, 'told'>]: Year[K] };
+  told: Record<Claim, { said: number; held: number }>;
   /** Mistakes of the hand, a stream of their own. */
   readonly slips: Chance;
 }
 
+const nothingYet = (): Pick<Going, 'cost' | 'told'> => ({
+  cost: {
+    ...{ stones: 0, strop: 0, wheel: 0, care: 0, dull: 0, steel: 0 },
+    ...{ gaveOut: 0, early: 0, honings: 0, spells: 0 },
+  },
+  told: {
+    ...{ strokes: { said: 0, held: 0 }, land: { said: 0, held: 0 }, life: { said: 0, held: 0 } },
+    ...{ angle: { said: 0, held: 0 }, rate: { said: 0, held: 0 } },
+  },
+});
+
 /**
  * A year of a made-up shop under somebody’s advice: every contestant meets the same days, woods, edges and accidents, and
  * a hand that slips alike.
+ * @param yearsBefore years gone before it, with their record kept and their cost left out
  */
-export function yearOf(shop: HiddenShop, adviser: Adviser, days: Chance, slips: Chance): Year {
+export function yearOf(
+  shop: HiddenShop,
+  adviser: Adviser,
+  days: Chance,
+  slips: Chance,
+  yearsBefore = 0,
+): Year {
   const going: Going = {
     ...{ shop, adviser, slips },
     all: new Map(shop.tools.map(({ tool }) => [tool.id, []])),
     cares: [],
     tired: [0, 0],
-    cost: {
-      ...{ stones: 0, strop: 0, wheel: 0, care: 0, dull: 0, steel: 0 },
-      ...{ gaveOut: 0, early: 0, honings: 0, spells: 0 },
-    },
-    told: { strokes: { said: 0, held: 0 }, land: { said: 0, held: 0 }, life: { said: 0, held: 0 } },
+    worked: { strokes: 0, mm3: 0 },
+    ...nothingYet(),
   };
-  const fates = fatesOf(shop, days);
+  const last = yearsBefore * DAYS;
+  const fates = fatesOf(shop, days, last + DAYS);
   const truths = shop.tools.map((of, i) => freshTruth(of, fates[i]?.[0]?.bears ?? 1));
-  for (let day = 0; day < DAYS; day++) {
+  for (let day = 0; day < last + DAYS; day++) {
+    if (day === last) Object.assign(going, nothingYet());
     shop.tools.forEach((of, i) => {
       const fate = fates[i]?.[day];
       if (!fate?.taken) return;
@@ -144,7 +182,8 @@ function dayOf(
   const put = (session: Omit<Session, 'toolId'>): void => {
     entries.push({ ...session, toolId: of.tool.id, id: `${of.tool.id}-${String(entries.length)}` });
   };
-  let [edge, rest] = [found, fate.minutes];
+  const byOthers = fate.lent > 0 ? wears(of, found, fate.lent, hardness) : 0;
+  let [edge, rest] = [{ ...found, used: Math.min(MOST_USED, found.used + byOthers) }, fate.minutes];
   cost.spells += 1;
   for (let turn = 0; turn < MOST_TURNS && rest > 0; turn++) {
     const writing: Writing = { put, at: (hour) => at(6 + 4 * turn + hour) };
@@ -274,7 +313,7 @@ function honed(going: Going, looked: Looked, fate: Fate, { put, at }: Writing): 
 }
 
 /** What is said with its ± beside the truth. @param strokes it truly takes on the stone it begins on, at the usual push */
-function tally({ shop, adviser, told }: Going, looked: Looked, strokes: number): void {
+function tally({ shop, adviser, told, worked }: Going, looked: Looked, strokes: number): void {
   if (!adviser.says) return;
   const { of, truth } = looked;
   const hardness = 1 + shop.hardShare * (shop.hardWood - 1);
@@ -283,6 +322,11 @@ function tally({ shop, adviser, told }: Going, looked: Looked, strokes: number):
     land: truth.edge.faceMm,
     // The median edge at the angle it is set to, in the woods the shop works.
     life: 1 / wears(of, { ...truth.edge, bears: 1, madeDeg: setDeg(of) }, 1, hardness),
+    angle: of.bestDeg,
+    // As it was used, now new, now tired.
+    rate:
+      (worked.mm3 / Math.max(1, worked.strokes) / strokeMm3(shop.stones[0], 0)) *
+      (shop.stones[0].mm3PerNm / ASSUMED_MM3_PER_NM),
   };
   for (const { claim, low, high } of adviser.says(looked)) {
     told[claim].said += 1;
@@ -339,6 +383,10 @@ function strokesOn(
   let [strokes, mm3, noBurrAt] = [0, 0, 0];
   const stroke = (count: number): void => {
     mm3 += count * each();
+    if (index === 0) {
+      going.worked.strokes += count;
+      going.worked.mm3 += (count * each()) / push;
+    }
     strokes += count;
     tired[index] += count;
   };
@@ -350,7 +398,8 @@ function strokesOn(
   while (untilBurr && strokes < MOST_STROKES && !felt()) {
     noBurrAt = strokes;
     if (!looked && strokes >= 1.5 * made) {
-      flatten(going, index, looksAt ?? '');
+      going.cost.care += SET_UP.look * COSTS.work;
+      if (freshness(shop.stones[index], tired[index]) < SEEN_TIRED) flatten(going, index, looksAt ?? '');
       looked = true;
     }
     stroke(more);
