@@ -11,10 +11,11 @@ import {
   type Symptom,
 } from './signs.js';
 
-/** What was seen: symptoms, and answers to looks. */
+/** What was seen: symptoms, and answers to looks; and how many times as likely each cause was before that. */
 export interface Seen {
   readonly symptoms: readonly Symptom[];
   readonly looks: Partial<Readonly<Record<Look, boolean>>>;
+  readonly likelier?: Partial<Readonly<Record<CauseName, number>>>;
 }
 
 /** A cause with how likely it is beside the others, 0 to 1; together they are 1. */
@@ -53,12 +54,12 @@ const SILENCE: ReadonlyMap<CauseName, number> = new Map(
  * knowledge base. Where something is named, what is not speaks against as far as people name what is there; a look
  * answered no does so whole; a look that saw what a symptom names already is not counted again.
  */
-export const weighed: Weigher = ({ symptoms, looks }) =>
+export const weighed: Weigher = ({ symptoms, looks, likelier = {} }) =>
   CAUSE_NAMES.map((cause) => {
     const { common, looks: would } = causeFacts(cause);
     const named = symptoms.reduce(
       (product, symptom) => (product * namedBy(cause, symptom)) / (1 - namedBy(cause, symptom)),
-      common * (symptoms.length > 0 ? (SILENCE.get(cause) ?? 1) : 1),
+      common * (likelier[cause] ?? 1) * (symptoms.length > 0 ? (SILENCE.get(cause) ?? 1) : 1),
     );
     const weight = Object.entries(looks).reduce((product, [look, yes]) => {
       if (yes && isSeen(look as Look, symptoms)) return product;

@@ -3,8 +3,10 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
 import {
+  beforehand,
   causeFacts,
   type CauseName,
+  likelierBy,
   type Look,
   LOOK_NAMES,
   LOOKS,
@@ -18,6 +20,8 @@ import {
 import type { Condition } from '@mellow-anvil/core/blade';
 import { Desk } from '../data/desk';
 import { ChoiceField } from '../ui/choice-field';
+import { RecordsStore } from '../data/records.store';
+import { StonesStore } from '../data/stones.store';
 import { ToolsStore } from '../data/tools.store';
 
 const SHOWN_CAUSES = 5;
@@ -43,6 +47,8 @@ export class PuzzlePage {
   private readonly desk = inject(Desk);
   private readonly router = inject(Router);
   private readonly rack = toSignal(inject(ToolsStore).items$, { initialValue: [] });
+  private readonly records = toSignal(inject(RecordsStore).known$);
+  private readonly stones = toSignal(inject(StonesStore).record$, { initialValue: {} });
   protected readonly words = SYMPTOMS;
   protected readonly lookWords = LOOKS;
   protected readonly symptoms = SYMPTOM_NAMES;
@@ -63,19 +69,38 @@ export class PuzzlePage {
         .map((look) => [look, true]),
     ),
   }));
+  /** What is known of the tool before anything is seen. */
+  private readonly asked = computed(() => {
+    const tool = this.rack().find(({ id }) => id === this.toolId());
+    return tool && { tool, record: this.records()?.[tool.id], stones: this.stones() };
+  });
+  private readonly weighed = computed((): Seen => {
+    const asked = this.asked();
+    return { ...this.signs(), ...(asked && { likelier: likelierBy(asked) }) };
+  });
+  private readonly told = computed(() => {
+    const asked = this.asked();
+    return asked ? beforehand(asked) : [];
+  });
   protected readonly begun = computed(
     () => this.signs().symptoms.length + Object.keys(this.signs().looks).length > 0,
   );
   protected readonly causes = computed(() =>
-    rankCauses(this.signs())
+    rankCauses(this.weighed())
       .slice(0, SHOWN_CAUSES)
       .filter(({ share }) => share >= 0.01)
       .map(({ cause, share }) => {
         const facts = causeFacts(cause);
-        return { name: cause, facts, percent: Math.round(share * 100), open: this.opens(cause) };
+        const own = this.told().filter((each) => each.cause === cause);
+        return {
+          ...{ name: cause, facts, percent: Math.round(share * 100), open: this.opens(cause) },
+          byRecord: own
+            .map(({ why, times }) => `${why}, so ${times > 1 ? 'likelier' : 'less likely'}`)
+            .join('; '),
+        };
       }),
   );
-  protected readonly looks = computed(() => nextLooks(this.signs()).slice(0, SHOWN_LOOKS));
+  protected readonly looks = computed(() => nextLooks(this.weighed()).slice(0, SHOWN_LOOKS));
   protected readonly answered = computed(() =>
     Object.entries(this.signs().looks).map(([look, yes]) => ({ look: look as Look, yes })),
   );
