@@ -2,6 +2,7 @@ import type { HttpTestingController } from '@angular/common/http/testing';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { Desk } from '../data/desk';
+import { toolRecord } from '@mellow-anvil/core/record';
 import { press, textOf } from '../testing/host';
 import { IRON, answer, page, playServer, stored } from '../testing/page';
 import { PuzzlePage } from './puzzle.page';
@@ -28,6 +29,16 @@ describe('PuzzlePage', () => {
     expect(textOf(fixture, 'li')).not.toContain('The stone is dished');
     await press(fixture, 'Take back');
     expect(textOf(fixture, 'li')).toContain('The stone is dished');
+  });
+
+  it('goes by the tool’s own record, and says which way that tells', async () => {
+    await press(fixture, 'The edge has a belly');
+    await press(fixture, 'It skates on the thumbnail');
+    expect(textOf(fixture, 'ol')).not.toContain('By its record');
+    answer(server, '/api/records', { iron: { ...toolRecord(IRON, [], []), entries: 3 } });
+    await fixture.whenStable();
+    await press(fixture, 'The edge is rounded over');
+    expect(textOf(fixture, 'ol')).toContain('By its record:');
   });
 
   it('opens the cure as a plan asked for that condition', async () => {

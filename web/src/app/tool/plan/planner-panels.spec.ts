@@ -15,6 +15,7 @@ import {
   type WayOut,
   type WorkOrder,
 } from '@mellow-anvil/core/plan';
+import { toolRecord } from '@mellow-anvil/core/record';
 import { press, textOf, typeInto } from '../../testing/host';
 import { IRON, playServer, stone } from '../../testing/page';
 import { ConditionAsk } from './condition-ask';
@@ -94,6 +95,15 @@ describe('the planner’s panels', () => {
     expect(offered('gouge')).toContain('Corners ahead');
     expect(offered('whittling-knife')).toContain('No edge yet');
     expect(offered('bench-chisel')).not.toMatch(/No edge yet|tooth|Corners/);
+  });
+
+  it('take a tip as round as its own burrs have shown it, and say so', () => {
+    const tipsSeen = Array.from({ length: 5 }, () => ({ on: 's1000', low: 2, high: 2.1 }));
+    const { state } = toolRecord(IRON, [], []);
+    const text = (more: object): string =>
+      textOf(shown(IntakePanel, { tool: IRON, request, stones: bench, state: { ...state, ...more } }));
+    expect(text({})).toContain('Tip 4 µm round by the word');
+    expect(text({ tipsSeen })).toMatch(/Tip (7\.\d|8\.\d|8) µm round by its own burrs/);
   });
 
   it('show what a condition comes to, line by line, and the other ways', () => {
