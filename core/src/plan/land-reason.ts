@@ -4,6 +4,7 @@ import type { PlanRequest } from './plan-request.js';
 import type { Tool } from '../blade/tool.js';
 import { PLAIN_HAND, type Hand } from '../record/readiness.js';
 import type { EdgeState } from '../record/edge-state.js';
+import { asRound } from '../work/found.js';
 
 /**
  * Why this honing is more work than the first one after the land was last known: the steel a
@@ -22,7 +23,7 @@ export function landReason(
     return 'The primary is freshly ground, so there is no land yet and the first honing is short.';
   }
   if (honingsSinceThen === 0) return undefined;
-  const then = honingJob(tool.edge, request.condition, landThenMm);
+  const then = honingJob(tool.edge, asRound(request.condition, plan.tips), landThenMm);
   const times = plan.job.removeMm3 / then.removeMm3;
   const from =
     landFrom === 'ground'

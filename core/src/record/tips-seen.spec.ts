@@ -1,11 +1,13 @@
 import { TIP_RADIUS_UM } from '../blade/dulling.js';
 import type { Tool } from '../blade/tool.js';
 import { FOUR_IN_FIVE_SD } from '../base/normal.js';
+import { landReason } from '../plan/land-reason.js';
 import { planAnswer } from '../plan/plan-answer.js';
+import { planHoning } from '../plan/ways-out.js';
 import { chances } from '../testing/chances.js';
 import { flatBlade, waterStone } from '../testing/blades.js';
 import { asRound } from '../work/found.js';
-import { edgeHistory, type RecordedSession } from './edge-state.js';
+import { asItStands, edgeHistory, type RecordedSession } from './edge-state.js';
 import { tipsFound, type TipSeen } from './tips-seen.js';
 import { standingOf } from './tool-record.js';
 
@@ -84,6 +86,15 @@ describe('how round a tool’s edges are found', () => {
     const history = edgeHistory(CHISEL, [...honings(10, { strokes: 20, noBurrAt: 18 }), done], BENCH);
     const last = history.at(-1);
     expect((last?.after.backMm ?? NaN) - (last?.before.backMm ?? NaN)).toBeCloseTo(after.plan.recessionMm, 9);
+    // Strokes that its burrs ask for are not put down to its land.
+    expect(
+      landReason(
+        CHISEL,
+        { ...after.record.state, honingsSinceThen: 1 },
+        planHoning(asItStands(CHISEL, after.record.state), BENCH, after.plan.request),
+        after.plan.request,
+      ),
+    ).toContain('now 1.1 times');
     // Its tip is gone: what is left is what the marks leave.
     expect(last?.after.work.tip.formedUm).toBeCloseTo(
       TIP_RADIUS_UM.dull * (tipsFound(after.record.state.tipsSeen ?? [])?.times ?? NaN),
@@ -96,6 +107,9 @@ describe('how round a tool’s edges are found', () => {
       edgeHistory(CHISEL, sessions, BENCH).at(-1)?.after.tipsSeen;
     expect(state(honings(3, { strokes: 20 }))).toBeUndefined();
     const felt = honings(3, { strokes: 20, noBurrAt: 0 });
+    expect(edgeHistory(CHISEL, felt, []).at(-1)?.after.tipsSeen)
+      .withContext('no such stone')
+      .toBeUndefined();
     expect(state(felt)?.length).toBe(3);
     for (const conditionBefore of [
       { kind: 'nicked', nickMm: 0.1 },

@@ -37,8 +37,9 @@ export function tipSeen(
       return atEdge ? sum + (takenMm3(item) * strokesOf(step)) / step.strokes : sum;
     }, 0);
   const wordMm3 = steelToGoBackMm3(tool.edge, found, clearingMm(tool.edge, condition));
-  if (wordMm3 <= 0) return undefined;
   const high = steel(({ strokes }) => strokes) / wordMm3;
+  // A stone nobody knows any more, or nothing to go back.
+  if (!(wordMm3 > 0) || high <= 0) return undefined;
   return {
     on,
     low: rounded(steel(({ noBurrAt = 0 }) => noBurrAt) / wordMm3),

@@ -278,7 +278,9 @@ export class PlanAnswer {
     const { tips } = this.plan();
     if (!tips) return '';
     const last = tips.from === 1 ? 'Its last burr' : `Its last ${String(tips.from)} burrs`;
-    return `${last} took about ${this.figures.number(tips.times, 1)} times the strokes that the word alone says: reckoned in.`;
+    const took =
+      tips.times > 0.95 && tips.times < 1.05 ? 'as many' : `${this.figures.number(tips.times, 1)} times the`;
+    return `${last} took about ${took} strokes ${took === 'as many' ? 'as' : 'that'} the word alone says: reckoned in.`;
   });
 
   protected readonly reason = computed((): Reason => {
