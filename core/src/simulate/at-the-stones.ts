@@ -1,8 +1,5 @@
 import type { HiddenStone } from './hidden-shop.js';
 
-/** What the coarse stone is taken to take before anything of it was read, mm³ a newton and metre: 14 µm, a water stone’s. */
-export const ASSUMED_MM3_PER_NM = 0.0056;
-
 /** Push at the stones, N, and strokes a minute: what everybody works with. */
 const PUSH_N = 20;
 export const STROKES_PER_MIN = 45;

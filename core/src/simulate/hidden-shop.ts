@@ -1,7 +1,6 @@
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import { edgeLengthMm, type KnifeEdge, type SingleBevelEdge } from '../blade/edge.js';
 import type { Tool } from '../blade/tool.js';
-import { ASSUMED_MM3_PER_NM } from './at-the-stones.js';
 import { about, between, type Chance } from './chance.js';
 
 /** A tool of a made-up shop: what its record knows, and what nobody does. */
@@ -54,6 +53,9 @@ export interface HiddenShop {
   readonly hardWood: number;
   readonly hardShare: number;
 }
+
+/** What the coarse stone is taken to take before anything of it was read, mm³ a newton and metre: 14 µm, a water stone’s. */
+export const ASSUMED_MM3_PER_NM = 0.0056;
 
 const WATER = { lubricant: 'water', lengthMm: 200, widthMm: 70, strokeMm: 150, overheadMin: 0.5 } as const;
 

@@ -3,7 +3,6 @@ import type { Session } from '../record/session.js';
 import type { Adviser, Claim, Deed, Looked } from './advisers.js';
 import { about, type Chance } from './chance.js';
 import {
-  ASSUMED_MM3_PER_NM,
   freshness,
   LAND_LEFT_MM,
   MARKS_MM,
@@ -24,7 +23,7 @@ import {
   wears,
   type EdgeTruth,
 } from './edge-truth.js';
-import { setDeg, type HiddenShop, type HiddenTool } from './hidden-shop.js';
+import { ASSUMED_MM3_PER_NM, setDeg, type HiddenShop, type HiddenTool } from './hidden-shop.js';
 
 /** What a year cost, in minutes of {@link COSTS}, by where it went; and what was counted on the way. */
 export interface Year {
