@@ -12,9 +12,12 @@ describe('JudgedPage', () => {
     const bars = [...(fixture.nativeElement as HTMLElement).querySelectorAll('.bars li')];
     const hours = bars.map((bar) => Number.parseFloat(bar.querySelector('.hours')?.textContent ?? ''));
     expect(hours).toEqual([...hours].sort((a, b) => a - b));
-    expect(hours.length).toBe(judged.rows.filter(({ kind }) => !['part', 'spoilt'].includes(kind)).length);
+    expect(hours.length).toBe(
+      judged.rows.filter(({ kind }) => ['page', 'rule', 'oracle'].includes(kind)).length,
+    );
     expect(bars.filter((bar) => bar.classList.contains('own')).length).toBe(1);
     expect(textOf(fixture, '.own')).toContain('this page');
+    expect(textOf(fixture, '.later')).toMatch(/In a second year, .* it cost .* less/);
     for (const { name } of judged.rows.filter(({ kind }) => kind === 'spoilt'))
       expect((fixture.nativeElement as HTMLElement).textContent).toContain(name);
   });

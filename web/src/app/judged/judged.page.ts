@@ -65,6 +65,14 @@ export class JudgedPage {
           ? NOTHING
           : `${this.hours(row.over)} a year more, give or take ${this.hours(TELLING * row.error)}`,
     }));
+  /** What a year’s record behind it saves. */
+  protected readonly later = judged.rows
+    .filter(({ kind, name }) => kind === 'later' && name.startsWith(this.page.name))
+    .map(({ over, error }) =>
+      Math.abs(over) <= TELLING * error
+        ? 'no less that could be told from chance'
+        : `${this.hours(-over)} less, give or take ${this.hours(TELLING * error)}`,
+    );
   protected readonly covered = judged.covered.map(({ what, share, said, held }) => ({
     what,
     words: `held ${this.figures.number(100 * held, 0)} times of a hundred, of ${this.figures.number(said, 0)}; it should ${this.figures.number(100 * share, 0)}`,
