@@ -14,4 +14,5 @@ export { type Chance, chanceOf } from './chance.js';
 export { CONTESTANTS, type Contestant } from './contestants.js';
 export { COSTS, SEEDS } from './costs.js';
 export { hiddenShop } from './hidden-shop.js';
-export { COST_PARTS, totalOf, type Year, yearOf } from './year.js';
+export { COST_PARTS, totalOf, type Year } from './going.js';
+export { yearOf } from './year.js';

@@ -6,7 +6,8 @@ import { SEEDS } from './costs.js';
 import { depthMm, freshTruth, regroundMm3, stroppedTo, wears } from './edge-truth.js';
 import { hiddenShop } from './hidden-shop.js';
 import { KNOWS_THE_LAWS, ORACLE } from './oracle.js';
-import { totalOf, yearOf, type Year } from './year.js';
+import { totalOf, type Year } from './going.js';
+import { yearOf } from './year.js';
 
 const yearUnder = (adviser: Adviser, shop: number): Year =>
   yearOf(hiddenShop(chances(3 * shop)), adviser, chances(3 * shop + 1), chances(3 * shop + 2));
