@@ -60,8 +60,15 @@ const SCATTERS = [0.2, 0.35, 0.6, 0.9] as const;
 const MEANS = Array.from({ length: 49 }, (_, i) => (i - 24) / 16);
 /** The normal law’s share below z by a logistic one (Camilli 1994). */
 const below = (z: number): number => 1 / (1 + Math.exp(-1.702 * z));
-/** No burr is impossible: a look may be wrong, a stroke miscounted (estimate). */
-const MISREAD = 0.03;
+/** One look in ten is wrong, or a stroke miscounted (estimate): such a burr may lie anywhere, as widely as this. */
+const MISREAD = { share: 0.1, scatter: 1.5 } as const;
+
+/** The share of a log-normal law that lies between what a burr was seen at. */
+function shareSeen({ low, high }: TipSeen, mean: number, scatter: number): number {
+  const from = low > 0 ? below((Math.log(low) - mean) / scatter) : 0;
+  const to = high === undefined ? 1 : below((Math.log(high) - mean) / scatter);
+  return Math.max(0, to - from);
+}
 
 /**
  * How much rounder this tool’s edges are found than the word for them says, by its own burrs: Bayes over a grid of
@@ -71,15 +78,13 @@ const MISREAD = 0.03;
 export function tipsFound(seen: readonly TipSeen[]): TipsFound | undefined {
   const [last] = seen.slice(-1);
   if (!last) return undefined;
+  const misread = seen.map((each) => MISREAD.share * shareSeen(each, 0, MISREAD.scatter));
   let [all, sum, squares, within] = [0, 0, 0, 0];
   for (const scatter of SCATTERS) {
     for (const mean of MEANS) {
       const chance = seen.reduce(
-        (product, { low, high }) => {
-          const from = low > 0 ? below((Math.log(low) - mean) / scatter) : 0;
-          const to = high === undefined ? 1 : below((Math.log(high) - mean) / scatter);
-          return product * (MISREAD + (1 - MISREAD) * Math.max(0, to - from));
-        },
+        (product, each, i) =>
+          product * ((1 - MISREAD.share) * shareSeen(each, mean, scatter) + (misread[i] as number)),
         Math.exp(-0.5 * (mean / TOOLS_APART) ** 2),
       );
       all += chance;

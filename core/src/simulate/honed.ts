@@ -80,7 +80,8 @@ export function honed(going: Going, looked: Looked, bears: number, { put, at }: 
   const read = (edge.since.honings + 1) % LAND_READ_EVERY === 0 && of.tool.edge.form !== 'knife';
   put({
     ...{ kind: 'honing', startedAt: at(1), minutes },
-    ...{ setting: { angleDeg: deg }, outcome: { burr: takenMm3 >= wornMm3 ? 'all-along' : 'cannot-tell' } },
+    // What was felt, rightly or not.
+    ...{ setting: { angleDeg: deg }, outcome: { burr: wanted.untilBurr ? 'all-along' : 'cannot-tell' } },
     ...(wanted.condition && { conditionBefore: wanted.condition }),
     steps: ([coarse, fine] as const).flatMap(({ strokes, noted, noBurrAt }, i) =>
       strokes > 0
