@@ -27,14 +27,7 @@ export { isKeptByStrop, nextSpell, USUAL_LATE_COSTS } from './next-spell.js';
 export type { NextAngle, NextSides } from './next-angle.js';
 export { nextCamberReading } from './next-camber-reading.js';
 export { type RateReading, rateReadings } from './rate-readings.js';
-export {
-  amount,
-  type Hand,
-  RACK_RULES,
-  readiness,
-  type Readiness,
-  STROPS_BEFORE_HONING,
-} from './readiness.js';
+export { amount, type Hand, RACK_RULES, readiness, type Readiness, stropsDone } from './readiness.js';
 export {
   type Burr,
   BURRS,

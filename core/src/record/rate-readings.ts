@@ -7,9 +7,9 @@ import type { SessionStep } from './session.js';
 import type { Tool } from '../blade/tool.js';
 import { unworked } from '../work/edge-at-work.js';
 import { clearingMm } from '../work/found.js';
-import { steelToGoBackMm3, takenMm3 } from '../work/worked.js';
+import { steelToGoBackMm3 } from '../work/worked.js';
 import type { HistoryEntry } from './edge-state.js';
-import { itemOf } from './step-work.js';
+import { takenBy, type Taken } from './taken.js';
 
 /** How a recession came to be known. */
 type ReadingBy = 'measured' | 'nick' | 'land' | 'burr';
@@ -43,11 +43,6 @@ const OVERSHOOT = 0.1;
 const TELLING_SD = 0.35;
 /** No reading says less than this of a stone. */
 const LEAST_RATIO = 0.05;
-
-interface Taken {
-  readonly step: SessionStep;
-  readonly mm3: number;
-}
 
 /**
  * What a tool's record says of the stones it was honed on: the inverse of work. Read is steel that is known:
@@ -154,20 +149,6 @@ function landSteelMm3(edge: SingleBevelEdge, fromMm: number, toMm: number): numb
   const behind = (landMm: number): number => recessionForLand(primaryDeg, secondaryDeg, landOn(edge, landMm));
   const start = unworked(edge, landOn(edge, short));
   return Math.sign(toMm - fromMm) * steelToGoBackMm3(edge, start, behind(long) - behind(short));
-}
-
-/** What a session’s steps took of the bevel, at the rates assumed. */
-function takenBy(
-  tool: Tool,
-  { steps = [], setting }: HistoryEntry['session'],
-  bench: ReadonlyMap<string, SizedAbrasive>,
-): Taken[] {
-  return steps.flatMap((step): Taken[] => {
-    const item = itemOf(tool, step, setting, bench);
-    return item && !item.strop && item.facet !== 'back' && item.facet !== 'inside'
-      ? [{ step, mm3: takenMm3(item) }]
-      : [];
-  });
 }
 
 /** Known steel set against the strokes of the stone that took nearly all of it. */

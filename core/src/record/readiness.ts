@@ -5,6 +5,7 @@ import { formatMinutes } from '../base/minutes.js';
 import { formatNumber } from '../base/number.js';
 import { familyFacts, type UseMeasure } from '../blade/families.js';
 import type { RackState, Tool } from '../blade/tool.js';
+import type { EdgeState } from './edge-state.js';
 import type { Standing } from './tool-record.js';
 import { STROP_EVERY_MIN, type StropRhythm } from './strop-rhythm.js';
 import type { EdgeLife } from './edge-lives.js';
@@ -58,7 +59,12 @@ const WIDE_LAND_SHARE = 1 / 3;
 /** A land nobody measured is believed after so many honings (estimate). */
 const UNMEASURED_HONINGS = 20;
 /** After so many strops since it was honed an edge wants a stone in place of the next (by made-up shops). */
-export const STROPS_BEFORE_HONING = 4;
+const STROPS_BEFORE_HONING = 4;
+/** Why an edge stropped so often wants a stone; nothing before that. */
+export const stropsDone = ({ stropsSinceHoned }: Pick<EdgeState, 'stropsSinceHoned'>): string | undefined =>
+  stropsSinceHoned >= STROPS_BEFORE_HONING
+    ? `Stropped ${times(stropsSinceHoned)} since it was honed: a few strokes on a stone do more now.`
+    : undefined;
 /** One that no longer cut is stropped so often first, since it was honed (by made-up shops). */
 const STROPS_ONCE_BLUNT = 2;
 /** A strop comes at this share of the use that calls for the stone. An estimate. */
@@ -198,12 +204,9 @@ export const RACK_RULES: readonly RackRule[] = [
     footing:
       'That a strop helps less each time is common practice; the number is what cost least in made-up shops.',
     reason: (tool, record) => {
-      const { stropsSinceHoned } = record.state;
-      return stropsSinceHoned >= STROPS_BEFORE_HONING && wantsStrop(tool, record)
-        ? {
-            why: `Stropped ${times(stropsSinceHoned)} since it was honed: a few strokes on a stone do more now.`,
-            brief: `stropped ${times(stropsSinceHoned)}`,
-          }
+      const why = stropsDone(record.state);
+      return why !== undefined && wantsStrop(tool, record)
+        ? { why, brief: `stropped ${times(record.state.stropsSinceHoned)}` }
         : undefined;
     },
   },

@@ -5,9 +5,20 @@ import { landReason } from '../plan/land-reason.js';
 import { planAnswer } from '../plan/plan-answer.js';
 import { planHoning } from '../plan/ways-out.js';
 import { chances } from '../testing/chances.js';
-import { flatBlade, waterStone } from '../testing/blades.js';
+import { abrasive, flatBlade, waterStone } from '../testing/blades.js';
+import { EDGES } from '../testing/edges.js';
+import { inOrder } from '../abrasive/placing.js';
+import { EDGE_SHAPES } from '../blade/edge-shape.js';
+import { liftOf } from '../plan/held.js';
+import { orderOfWork } from '../plan/order-of-work.js';
+import type { PlanRequest } from '../plan/plan-request.js';
+import { asPlanned } from '../run/as-planned.js';
+import type { RunEvent } from '../run/events.js';
+import { takenToBench } from '../run/run-plan.js';
+import { sessionsOfRun } from '../run/run-record.js';
+import { afterEvent, beginRun } from '../run/run.js';
 import { asRound } from '../work/found.js';
-import { asItStands, edgeHistory, type RecordedSession } from './edge-state.js';
+import { afterSession, asItStands, edgeAtFirst, edgeHistory, type RecordedSession } from './edge-state.js';
 import { tipsFound, type TipSeen } from './tips-seen.js';
 import { standingOf } from './tool-record.js';
 
@@ -100,6 +111,50 @@ describe('how round a tool’s edges are found', () => {
       TIP_RADIUS_UM.dull * (tipsFound(after.record.state.tipsSeen ?? [])?.times ?? NaN),
       9,
     );
+  });
+
+  it('has plan and record go back alike over every form of edge, whatever its burrs have shown', () => {
+    const serves = EDGE_SHAPES;
+    const bench = [
+      abrasive('coarse', 60, { serves, radiusMm: 3, widthMm: 70 }),
+      abrasive('fine', 30, { serves, radiusMm: 3, widthMm: 70 }),
+    ];
+    const request: PlanRequest = {
+      ...{ condition: { kind: 'dull' }, finishUm: 30, forceN: 20, strokesPerMin: 40, school: 'doubling' },
+      ...{ laidAside: [], strop: false },
+    };
+    for (const [what, family, edge] of EDGES) {
+      const tool: Tool = { name: what, family, edge, steel: 'high-carbon' };
+      const goneBack = (tipsSeen: readonly TipSeen[]): readonly [planned: number, recorded: number] => {
+        const before = { ...edgeAtFirst(tool), tipsSeen };
+        const plan = planHoning(asItStands(tool, before), bench, request);
+        const work = orderOfWork({
+          plan,
+          tool,
+          request,
+          lift: liftOf(edge),
+          stoneOf: (id) => bench.find((each) => each.id === id),
+        });
+        const made = takenToBench({ toolId: 't', request, work, manner: 'thorough' });
+        if (!made) throw new Error('There is a plan.');
+        let run = beginRun(made, '2026-03-01T09:00:00.000Z');
+        for (let i = 0; i < 400 && !run.ended; i++)
+          for (const fact of asPlanned(run))
+            run = afterEvent(run, { ...fact, id: 'e', seq: i, at: '2026-03-01T09:01:00.000Z' } as RunEvent);
+        const [session] = sessionsOfRun(run).slice(-1);
+        if (!session) throw new Error('Something was done.');
+        const stones = new Map(inOrder(bench).map((stone) => [stone.id, stone]));
+        const after = afterSession(tool, before, { ...session, id: 's' }, stones);
+        return [plan.job.recessionMm, after.backMm - before.backMm];
+      };
+      const [planned, recorded] = goneBack([]);
+      const [more, recordedMore] = goneBack(
+        Array.from({ length: 8 }, () => ({ on: 'coarse', low: 1.9, high: 2 })),
+      );
+      expect(recorded).withContext(what).toBeCloseTo(planned, 9);
+      expect(recordedMore).withContext(what).toBeCloseTo(more, 9);
+      expect(more).withContext(what).toBeGreaterThan(planned);
+    }
   });
 
   it('says nothing where nobody felt for a burr, of a nick, or of a tip that was measured', () => {

@@ -2,9 +2,9 @@ import type { SizedAbrasive } from '../abrasive/placing.js';
 import type { Tool } from '../blade/tool.js';
 import type { EdgeAtWork, TipsFound } from '../work/edge-at-work.js';
 import { clearingMm } from '../work/found.js';
-import { steelToGoBackMm3, takenMm3 } from '../work/worked.js';
-import type { Session } from './session.js';
-import { itemOf } from './step-work.js';
+import { steelToGoBackMm3 } from '../work/worked.js';
+import type { Session, SessionStep } from './session.js';
+import { takenBy } from './taken.js';
 
 /**
  * One burr that was looked for until it stood: steel it took, over what the word for its edge has it take. It was not
@@ -24,18 +24,16 @@ export const LATEST_TIPS = 12;
 export function tipSeen(
   tool: Tool,
   found: EdgeAtWork,
-  { steps = [], setting, conditionBefore: condition, outcome }: Session,
+  session: Session,
   bench: ReadonlyMap<string, SizedAbrasive>,
 ): TipSeen | undefined {
+  const { steps = [], conditionBefore: condition, outcome } = session;
   const looked = steps.find(({ noBurrAt }) => noBurrAt !== undefined);
   if (!looked || !condition || !isMerelyDull(condition)) return undefined;
   const on = looked.abrasiveId;
-  const steel = (strokesOf: (step: (typeof steps)[number]) => number): number =>
-    steps.reduce((sum, step) => {
-      const item = step.abrasiveId === on ? itemOf(tool, step, setting, bench) : undefined;
-      const atEdge = item && !item.strop && !BEHIND.has(item.facet ?? '');
-      return atEdge ? sum + (takenMm3(item) * strokesOf(step)) / step.strokes : sum;
-    }, 0);
+  const taken = takenBy(tool, session, bench).filter(({ step }) => step.abrasiveId === on);
+  const steel = (strokesOf: (step: SessionStep) => number): number =>
+    taken.reduce((sum, { step, mm3 }) => sum + (mm3 * strokesOf(step)) / step.strokes, 0);
   const wordMm3 = steelToGoBackMm3(tool.edge, found, clearingMm(tool.edge, condition));
   const high = steel(({ strokes }) => strokes) / wordMm3;
   // A stone nobody knows any more, or nothing to go back.
@@ -47,7 +45,6 @@ export function tipSeen(
   };
 }
 
-const BEHIND: ReadonlySet<string> = new Set(['back', 'body', 'inside']);
 const rounded = (times: number): number => Math.round(times * 1000) / 1000;
 
 const isMerelyDull = ({ kind, tipRadiusUm, faults = [] }: NonNullable<Session['conditionBefore']>): boolean =>

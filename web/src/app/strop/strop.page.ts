@@ -13,7 +13,7 @@ import { Button, ButtonDirective } from 'primeng/button';
 import { catchError, map, of, switchMap } from 'rxjs';
 import { familyFacts } from '@mellow-anvil/core/blade';
 import { POWERED_STROP, stropHeat, type WedgeHeat } from '@mellow-anvil/core/grinding';
-import { type Session, STROP_EVERY_MIN, STROPS_BEFORE_HONING } from '@mellow-anvil/core/record';
+import { type Session, STROP_EVERY_MIN, stropsDone } from '@mellow-anvil/core/record';
 import { RecordsStore, type Records } from '../data/records.store';
 import { SessionsStore } from '../data/sessions.store';
 import { ChoiceField } from '../ui/choice-field';
@@ -103,9 +103,7 @@ export class StropPage {
     if (!state) return '';
     if (this.rhythm().spent)
       return 'The last strop brought back less than half of what strops did: it has stopped helping. Hone it.';
-    return state.stropsSinceHoned >= STROPS_BEFORE_HONING
-      ? `Stropped ${state.stropsSinceHoned} times since it was honed: a few strokes on a stone do more now.`
-      : '';
+    return stropsDone(state) ?? '';
   });
   /** A wheel of leather or felt on the bench. */
   private readonly powered = computed(() => this.stones().find(({ kind }) => kind === 'powered-strop'));
