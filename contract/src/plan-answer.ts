@@ -47,6 +47,7 @@ const step = shape<AnsweredStep>({
   purpose: oneOf('Purpose', STROP_PURPOSES).optional(),
   bothWays: Joi.boolean().optional(),
   places: Joi.array().items(figure.integer().optional()).max(5).optional(),
+  curve: Joi.boolean().optional(),
   rounds: roundsSchema.optional(),
 });
 

@@ -29,6 +29,8 @@ export interface AnsweredStep {
   readonly forceN?: number;
   readonly bothWays?: boolean;
   readonly places?: readonly number[];
+  /** Strokes by place that give the edge its curve. */
+  readonly curve?: boolean;
   /** Of a set of knives: which are in the jig, round by round. */
   readonly rounds?: Rounds;
 }
@@ -77,7 +79,7 @@ function answered(tool: Tool, plan: HoningPlan, request: PlanRequest): readonly 
   const steps = stepsInOrder(tool, plan, request);
   return steps
     .filter(({ part }, i) => steps[i - 1]?.part.of !== part.of)
-    .map(({ abrasiveId, facet, part, bothWays, purpose, ...push }): AnsweredStep => {
+    .map(({ abrasiveId, facet, part, bothWays, purpose, curve, ...push }): AnsweredStep => {
       const { strokes, minutes, low, high, places, rounds } = part.of as PlanStep;
       return {
         abrasiveId,
@@ -91,6 +93,7 @@ function answered(tool: Tool, plan: HoningPlan, request: PlanRequest): readonly 
         ...(purpose && { purpose }),
         ...(bothWays && { bothWays }),
         ...(places && { places }),
+        ...(curve && { curve }),
         ...(rounds && { rounds }),
       };
     });

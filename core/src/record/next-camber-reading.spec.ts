@@ -8,14 +8,18 @@ const curve = (pmMm: number, more: Partial<CamberState> = {}): CamberState => ({
   ...more,
 });
 const iron = { widthMm: 50, bedDeg: 45, shavingMm: 0.05 };
+/** Strokes by place that are to make a tenth of a millimetre more camber, at so many minutes for each millimetre. */
+const planned = (minPerMm: number, camberMm = 0.12) => ({
+  planned: { minutes: 0.1 * minPerMm, wantedMm: camberMm + 0.1 },
+});
 
 describe('nextCamberReading', () => {
   it('takes the reading whose minutes saved pay for it best', () => {
     // 40 minutes of strokes a millimetre: a doubt of 0.1 mm either way is 1.6 minutes of them.
-    const shaving = nextCamberReading(curve(0.1), { ...iron, minPerMm: 40 });
+    const shaving = nextCamberReading(curve(0.1), { ...iron, ...planned(40) });
     expect(shaving?.by).toBe('shaving');
     // Where strokes are dear, a closer reading pays for its minute.
-    const light = nextCamberReading(curve(0.1), { ...iron, minPerMm: 400 });
+    const light = nextCamberReading(curve(0.1), { ...iron, ...planned(400) });
     expect(light?.by).toBe('light');
     expect(light?.savesMin).toBeCloseTo(
       (400 * Math.sqrt(2 / Math.PI) * (0.1 - (light?.leavesPmMm ?? 0))) / 1.96,
@@ -26,8 +30,8 @@ describe('nextCamberReading', () => {
   });
 
   it('says nothing where the curve is known, or strokes are too few to save anything', () => {
-    expect(nextCamberReading(curve(0.005), { ...iron, minPerMm: 400 })).toBeUndefined();
-    expect(nextCamberReading(curve(0.02), { ...iron, minPerMm: 20 })).toBeUndefined();
+    expect(nextCamberReading(curve(0.005), { ...iron, ...planned(400) })).toBeUndefined();
+    expect(nextCamberReading(curve(0.02), { ...iron, ...planned(20) })).toBeUndefined();
   });
 
   it('cannot read by a shaving as wide as the iron, and without planned strokes names the quickest', () => {
@@ -44,7 +48,10 @@ describe('nextCamberReading', () => {
         fc.double({ min: 0.02, max: 1, noNaN: true }),
         fc.double({ min: 1, max: 1000, noNaN: true }),
         (pmMm, camberMm, minPerMm) => {
-          const next = nextCamberReading(curve(pmMm, { camberMm }), { ...iron, minPerMm });
+          const next = nextCamberReading(curve(pmMm, { camberMm }), {
+            ...iron,
+            ...planned(minPerMm, camberMm),
+          });
           return !next || (next.leavesPmMm < next.pmMm && (next.savesMin ?? 0) > next.costMin);
         },
       ),

@@ -23,8 +23,8 @@ interface Asked {
   readonly bedDeg: number;
   /** The shaving it would be read from. */
   readonly shavingMm: number;
-  /** What strokes by place take for a millimetre of camber, min; unknown where none are planned. */
-  readonly minPerMm?: number;
+  /** Strokes by place that are planned, and the curve they are to make: what a reading may save. */
+  readonly planned?: { readonly minutes: number; readonly wantedMm: number } | undefined;
 }
 
 /** Minutes a reading takes: a shaving is cut anyway, a straightedge is held up, a caliper goes to nine places (estimates). */
@@ -47,7 +47,7 @@ const PM_SD = 1.96;
  * @returns undefined where no reading saves what it costs, or the curve is known well enough
  */
 export function nextCamberReading(state: CamberState, asked: Asked): NextCamberReading | undefined {
-  const { minPerMm } = asked;
+  const minPerMm = minutesPerMm(state, asked);
   if (state.pmMm <= Math.max(KNOWN_PM.mm, KNOWN_PM.share * Math.abs(state.camberMm))) return undefined;
   const ways = (Object.keys(COST_MIN) as CamberRead['by'][]).flatMap((by): NextCamberReading[] => {
     const readPmMm = unlessRefused(() => pmOf(by, state.camberMm, asked));
@@ -74,6 +74,12 @@ export function nextCamberReading(state: CamberState, asked: Asked): NextCamberR
     (best, each) => (best && gain(best) >= gain(each) ? best : each),
     undefined,
   );
+}
+
+/** What strokes by place take for a millimetre of camber, min; unknown where none are planned. */
+function minutesPerMm({ camberMm }: CamberState, { planned }: Asked): number | undefined {
+  const changeMm = planned ? Math.abs(planned.wantedMm - camberMm) : 0;
+  return planned && changeMm > 0 ? planned.minutes / changeMm : undefined;
 }
 
 /** The ± that a reading would have of so much camber; none by a shaving as wide as the iron, which only bounds it. */

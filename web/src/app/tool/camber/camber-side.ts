@@ -132,13 +132,11 @@ export class CamberSide {
   protected readonly worthReading = computed(() => {
     const [state, iron] = [this.state(), this.iron()];
     if (!state || !iron) return '';
-    const step = this.answer()?.plan?.camber;
-    const changeMm = step ? Math.abs(step.wantedMm - state.camberMm) : 0;
     const next = nextCamberReading(state, {
       widthMm: iron.edge.widthMm,
       bedDeg: bedOf(iron),
       shavingMm: draftOf(iron).shavingMm ?? USUAL_SHAVING_MM,
-      ...(step && changeMm > 0 && { minPerMm: step.minutes / changeMm }),
+      planned: this.answer()?.plan?.camber,
     });
     if (!next) return '';
     const { by, costMin, savesMin, pmMm, leavesPmMm } = next;
