@@ -2,6 +2,7 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { camber } from '../camber/camber.js';
 import { CAMBER_NEAR, isNear } from '../plan/camber-work.js';
+import { planAnswer } from '../plan/plan-answer.js';
 import { planHoning } from '../plan/ways-out.js';
 import { orderOfWork } from '../plan/order-of-work.js';
 import { removalPerStrokeMm3 } from '../abrasive/removal.js';
@@ -13,6 +14,7 @@ import { abrasive, flatBlade } from '../testing/blades.js';
 import { STEELS, type Tool } from '../blade/tool.js';
 import type { Session } from './session.js';
 import { afterSession, edgeAtFirst, type EdgeState } from './edge-state.js';
+import { standingOf } from './tool-record.js';
 import type { SingleBevelEdge } from '../blade/edge.js';
 
 const BENCH = [abrasive('w400', '400'), abrasive('w1000', '1000'), abrasive('w8000', '8000')];
@@ -56,6 +58,10 @@ describe('the curve in a plan', () => {
     const lines = order.map((each) => (each.kind === 'stone' ? steps[each.step]?.part.what : each.kind));
     expect(lines.slice(3, 6)).toEqual(['hone', 'burr', 'curve']);
     expect(plan.camber?.strokes).toBe(plan.camber?.places.reduce((sum, count) => sum + count, 0));
+    const told = planAnswer({ tool, bench: BENCH, record: standingOf(tool, []) }, {}).steps;
+    expect(told.filter(({ curve }) => curve).map(({ facet, places }) => [facet, places?.length])).toEqual([
+      ['secondary', 5],
+    ]);
     expect(Math.abs((plan.camber?.comesToMm ?? 0) - 0.0707)).toBeLessThan(0.01);
     for (const step of plan.steps.slice(1)) {
       expect(step.places?.reduce((sum, count) => sum + count, 0)).toBe(step.strokes);
@@ -187,6 +193,13 @@ describe('the curve in the record', () => {
       expect(told?.camberMm).toBeLessThan(0.055);
       expect(told?.pmMm).toBeGreaterThan(0.017);
       expect(told?.against).toBeUndefined();
+    });
+
+    it('is known the less with a honing that keeps it by place too', () => {
+      const kept = { steps: [{ abrasiveId: 'w8000', strokes: 13, minutes: 1, places: [3, 3, 1, 3, 3] }] };
+      const state = then(then(edgeAtFirst(tool), read(0.1, 0.01)), { kind: 'honing', ...kept }, 1);
+      expect(state.camber?.from).toBe('made');
+      expect(state.camber?.pmMm).toBeGreaterThanOrEqual(Math.hypot(0.01, 0.12 * 0.1));
     });
 
     it('is what was read where a reading contradicts it, and says what it contradicts, until the next', () => {

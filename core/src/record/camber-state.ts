@@ -31,7 +31,7 @@ export interface CamberState {
 const UNREAD_PM = { mm: 0.03, share: 0.5 } as const;
 /** Strokes by place do what is reckoned to within this share (95 %), until readings have taught it (estimate). */
 const MADE_SHARE = 0.8;
-/** A honing that minds no places changes a curve by so much of it either way, and so many mm at least (95 %, estimates). */
+/** A honing changes a curve of itself, where it minds the places too, by so much of it either way, and so many mm at least (95 %, estimates). */
 const HONED_PM = { mm: 0.004, share: 0.12 } as const;
 /** A change has to be this many times its reading's ± before it teaches anything. */
 const TELLING = 1;
@@ -100,7 +100,7 @@ export function afterReading(before: CamberState, read: CamberRead, at: string):
   };
 }
 
-/** The curve after a honing that minded no places: as it was, for all one knows, and known the less. */
+/** The curve after a honing, whatever its strokes by place were reckoned to do: as it was, for all one knows, and known the less. */
 export const afterHoned = (state: CamberState): CamberState => ({
   ...state,
   pmMm: Math.hypot(state.pmMm, Math.max(HONED_PM.mm, HONED_PM.share * Math.abs(state.camberMm))),

@@ -308,7 +308,7 @@ function honed(
     ...(seen && { tipsSeen: [...(state.tipsSeen ?? []), seen].slice(-LATEST_TIPS) }),
     ...seenOf(edge, work),
     ...(camber && {
-      camber: curve && curve !== camber ? afterMade(camber, curve, session.startedAt) : afterHoned(camber),
+      camber: afterHoned(curve && curve !== camber ? afterMade(camber, curve, session.startedAt) : camber),
     }),
   };
 }
