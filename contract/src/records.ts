@@ -303,6 +303,8 @@ export const stoneAnswerSchema = shape<StoneAnswer>({
         ratio: figure,
         sd: figure,
         honings: figure,
+        looked: Joi.object({ upTo: figure.optional() }).optional(),
+        beside: figure,
       }),
     )
     .required(),

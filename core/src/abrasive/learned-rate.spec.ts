@@ -12,7 +12,9 @@ import { planHoning } from '../plan/ways-out.js';
 import type { Tool } from '../blade/tool.js';
 import { estimatedRemovalMm3PerNm, removalPerStrokeMm3 } from './removal.js';
 import { learnedRate, slowing } from './learned-rate.js';
+import { rateFromReadings } from './rate-from-readings.js';
 import { without } from '../testing/without.js';
+import type { Session } from '../record/session.js';
 
 const edge = {
   form: 'single-bevel',
@@ -198,5 +200,49 @@ describe('what the readings teach', () => {
       landGrowth({ ...edge, recessionMm: recessionForLand(25, 30, mm) }).steelMm2 * edge.widthMm;
     const expected = 60 * removalPerStrokeMm3(estimatedRemovalMm3PerNm(14), 20, 150, 1);
     expect(reading?.ratio).toBeCloseTo((steel(0.8) - steel(0.6)) / expected, 6);
+  });
+});
+
+describe('a burr that was looked for on the way', () => {
+  const nicked = (strokes: number, noBurrAt?: number): Session & { readonly id: string } => ({
+    ...{ id: 's', toolId: 't', kind: 'honing', startedAt: '2026-03-01T09:00:00Z' },
+    steps: [
+      { abrasiveId: stone.id, strokes, minutes: 1, forceN: 20, ...(noBurrAt !== undefined && { noBurrAt }) },
+    ],
+    conditionBefore: { kind: 'nicked', nickMm: 0.1 },
+    outcome: { burr: 'all-along' },
+  });
+  const readingOf = (session: ReturnType<typeof nicked>) =>
+    rateReadings(iron, edgeHistory(iron, [session], [stone]), bench)[0];
+
+  it('came between its last look in vain and the strokes it stood after; one that stood at once says only at least', () => {
+    const plain = readingOf(nicked(300));
+    expect(plain?.looked).toBeUndefined();
+    expect(readingOf(nicked(300, 0))).toEqual({ ...plain, looked: {} } as typeof plain);
+    const between = readingOf(nicked(300, 200))?.looked?.upTo;
+    expect(between).toBeCloseTo(1.5 * (plain?.ratio ?? NaN), 9);
+  });
+
+  it('never tells a stone slow that raised it by the plan’s own count, and does where it came late (fast-check)', () => {
+    const share = fc.double({ min: 0.2, max: 0.9, noNaN: true });
+    fc.assert(
+      fc.property(fc.array(share, { minLength: 1, maxLength: 12 }), (ratios) => {
+        const seen = (looked?: { readonly upTo?: number }) =>
+          rateFromReadings(
+            ratios.map((ratio) => ({ ratio, sd: 0.1, honings: 1, ...(looked && { looked }) })),
+          );
+        expect(seen({}).factor).toBeGreaterThan(0.95);
+        expect(seen().factor).toBeLessThan(seen({}).factor);
+        expect(seen({ upTo: 1 }).high).toBeLessThan(seen({}).high);
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('is told the wider the more of the steel other stones took, however many readings there are', () => {
+    const told = (beside: number) =>
+      rateFromReadings(Array.from({ length: 40 }, () => ({ ratio: 1, sd: 0.05, honings: 5, beside })));
+    expect(told(0.2).high).toBeGreaterThan(1.03 * told(0).high);
+    expect(told(0.2).factor).toBe(told(0).factor);
   });
 });

@@ -1,3 +1,4 @@
+import { FOUR_IN_FIVE_SD, shareBelow } from '../base/normal.js';
 import { PRIOR_SD, learnedRate, type LearnedRate } from './learned-rate.js';
 
 /** A rate that was read against the one assumed. */
@@ -8,6 +9,10 @@ interface RateSeen {
   readonly sd: number;
   /** Over how many honings it was read: a hand’s pressure evens out. */
   readonly honings: number;
+  /** By a burr that was looked for on the way: the ratio at least, and no more than `upTo`, where there is one. */
+  readonly looked?: { readonly upTo?: number };
+  /** Steel that other stones took at their assumed rates, as a share of what this one was reckoned to; none unless said. */
+  readonly beside?: number;
 }
 
 /** The latest so many readings count: a stone does not stay as it was. */
@@ -15,6 +20,10 @@ const MOST_READINGS = 60;
 /** Spreads a hand may have from honing to honing, in ln, and how likely each is beforehand. */
 const HANDS = [0.08, 0.12, 0.18, 0.26, 0.38, 0.55] as const;
 const HAND_WEIGHTS = [1, 2, 3, 3, 2, 1] as const;
+/** How far the stones beside it may lie from what is assumed of them, together (estimate). */
+const OTHER_SD = 0.2;
+/** The likeliest of them. */
+const USUAL_HAND = 0.2;
 /** A reading far off, by a miscount or a slip of the pen, pulls little: Student’s t of so many degrees of freedom. */
 const FREEDOM = 6;
 /** ln of the factor is looked for within so many times the prior’s spread, in so many places. */
@@ -30,15 +39,16 @@ const PLACES = 401;
 export function rateFromReadings(seen: readonly RateSeen[]): LearnedRate {
   const counted = seen.slice(-MOST_READINGS);
   if (counted.length === 0) return learnedRate([]);
+  const fits = counted.map((each) => (each.looked ? between(each, each.looked) : about(each)));
   const step = (2 * REACH_SDS * PRIOR_SD) / (PLACES - 1);
   const logs = Array.from({ length: PLACES }, (_, i) => -REACH_SDS * PRIOR_SD + i * step);
   const byHand = HANDS.map((hand, h) =>
     logs.map((ln) => {
       const rate = Math.exp(ln);
-      const fit = counted.reduce((sum, { ratio, sd, honings }) => {
-        const scale = Math.hypot(sd, (hand * rate) / Math.sqrt(honings));
-        return sum + lnStudent(ratio - rate, scale);
-      }, 0);
+      const fit = counted.reduce(
+        (sum, { sd, honings }, i) => sum + (fits[i] as Fit)(rate, sd * sd + (hand * rate) ** 2 / honings),
+        0,
+      );
       return Math.log(HAND_WEIGHTS[h] as number) - (ln * ln) / (2 * PRIOR_SD ** 2) + fit;
     }),
   );
@@ -59,15 +69,48 @@ export function rateFromReadings(seen: readonly RateSeen[]): LearnedRate {
     }
     return logs.at(-1) as number;
   };
+  const middle = quantile(0.5);
+  const otherSd = otherSdOf(counted) / Math.exp(middle);
+  const wider = (ln: number): number => Math.hypot(ln - middle, FOUR_IN_FIVE_SD * otherSd);
   return {
-    factor: Math.exp(quantile(0.5)),
-    sd: Math.sqrt(spread),
-    low: Math.exp(quantile(0.1)),
-    high: Math.exp(quantile(0.9)),
+    factor: Math.exp(middle),
+    sd: Math.hypot(Math.sqrt(spread), otherSd),
+    low: Math.exp(middle - wider(quantile(0.1))),
+    high: Math.exp(middle + wider(quantile(0.9))),
     readings: seen.length,
   };
 }
 
-/** Student’s t, in ln and without what is the same for all. */
-const lnStudent = (off: number, scale: number): number =>
-  -Math.log(scale) - ((FREEDOM + 1) / 2) * Math.log(1 + (off / scale) ** 2 / FREEDOM);
+/**
+ * How far off a ratio may be for what the other stones took, which nobody read: off the same way in every reading, so
+ * that more of them do not even it out.
+ */
+function otherSdOf(seen: readonly RateSeen[]): number {
+  const worths = seen.map(({ sd, honings }) => 1 / (sd ** 2 + USUAL_HAND ** 2 / honings));
+  const besides = seen.reduce((sum, { beside = 0 }, i) => sum + (worths[i] as number) * beside, 0);
+  return (OTHER_SD * besides) / worths.reduce((sum, each) => sum + each, 0);
+}
+
+/** How well a rate fits a reading, in ln and without what is the same for all. @param scale of the reading, squared */
+type Fit = (rate: number, scale: number) => number;
+
+/** By Student’s t. */
+const about =
+  ({ ratio }: RateSeen): Fit =>
+  (rate, scale) => {
+    const wide = scale + (ratio - rate) ** 2 / FREEDOM;
+    return 0.5 * (FREEDOM * Math.log(scale / wide) - Math.log(wide));
+  };
+
+/** One look in ten is wrong (estimate): such a burr may have come anywhere, as widely as this in ln. */
+const MISREAD = { share: 0.1, sd: 1.5 } as const;
+
+/** By the chance that its burr came between two looks. */
+function between({ ratio }: RateSeen, { upTo = Infinity }: NonNullable<RateSeen['looked']>): Fit {
+  const wrong = shareBelow(Math.log(upTo) / MISREAD.sd) - shareBelow(Math.log(ratio) / MISREAD.sd);
+  return (rate, scale) => {
+    const sd = Math.sqrt(scale);
+    const right = shareBelow((upTo - rate) / sd) - shareBelow((ratio - rate) / sd);
+    return Math.log((1 - MISREAD.share) * Math.max(0, right) + MISREAD.share * wrong);
+  };
+}

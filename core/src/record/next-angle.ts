@@ -1,3 +1,4 @@
+import { lnShareBelow } from '../base/normal.js';
 import type { EdgeSpan } from './edge-lives.js';
 import type { Steers } from './session.js';
 
@@ -103,7 +104,7 @@ export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
             const middle = life - Math.LN2 * ((deg - best) / half) ** 2;
             const off = ends.squares - 2 * middle * ends.sum + ends.count * middle ** 2;
             // What was still cutting outlasted what was seen of it.
-            const past = still.reduce((all, log) => all + logNormalBelow((middle - log) / SCATTER), 0);
+            const past = still.reduce((all, log) => all + lnShareBelow((middle - log) / SCATTER), 0);
             return sum - (0.5 * off) / SCATTER ** 2 + past;
           },
           began + chips + felt,
@@ -202,6 +203,3 @@ function logSum(logs: readonly number[]): number {
   const most = Math.max(...logs);
   return most + Math.log(logs.reduce((sum, log) => sum + Math.exp(log - most), 0));
 }
-
-/** Logarithm of the normal law’s share below `z`, near enough (a logistic of slope 1.702; Camilli 1994). */
-const logNormalBelow = (z: number): number => -Math.log1p(Math.exp(-1.702 * z));

@@ -28,6 +28,13 @@ export interface RateReading {
   readonly sd: number;
   /** Over how many honings. */
   readonly honings: number;
+  /**
+   * Its burr was looked for on the way: the rate is the ratio at least, and no more than `upTo`, by the last look in vain.
+   * One that stood at the first look says nothing of how much sooner it would have.
+   */
+  readonly looked?: { readonly upTo?: number };
+  /** Steel that other stones took at their assumed rates, as a share of what this one was reckoned to. */
+  readonly beside: number;
 }
 
 /** Fewer strokes than this say more of the counting than of the stone. */
@@ -37,6 +44,8 @@ const MOST_OF_IT = 0.8;
 /** How far off a nick and a recession are as people measure them, mm (estimates). */
 const NICK_SD_MM = 0.03;
 const RECESSION_SD_MM = 0.003;
+/** A tip that only a word tells may be so much rounder, or less, as a share (estimate). */
+const WORD_SD = 0.5;
 /** Honed until it is gone, an edge is honed a little further: that much of the strokes (estimate). */
 const OVERSHOOT = 0.1;
 /** Two lands are set against each other once what is expected between them stands out of that by so much. */
@@ -87,12 +96,27 @@ function honingReadings(
     const { nickMm = 0, tipRadiusUm, faults = [] } = condition ?? {};
     if (!condition || outcome?.burr !== 'all-along' || faults.length > 0) return [];
     if (nickMm === 0 && tipRadiusUm === undefined) return [];
-    const mm = nickMm + (tipRadiusUm === undefined ? 0 : clearingMm(edge, { kind: 'dull', tipRadiusUm }));
-    const sd = (nickMm > 0 ? NICK_SD_MM / nickMm : 0) + OVERSHOOT;
+    const mm = clearingMm(edge, condition);
+    // How round it was behind its nick only the word says.
+    const tipSd = tipRadiusUm === undefined ? WORD_SD * (mm - nickMm) : 0;
+    const sd = Math.hypot(nickMm > 0 ? NICK_SD_MM : 0, tipSd) / mm + OVERSHOOT;
     const by = nickMm > 0 ? 'nick' : 'burr';
     const known = { mm3: steelToGoBackMm3(edge, start, mm), sd };
-    return readOff(takenBy(tool, session, bench), known, session, by);
+    const taken = takenBy(tool, session, bench);
+    return readOff(taken, known, session, by).map((reading) => ({
+      ...reading,
+      ...lookedFor(reading, taken),
+    }));
   });
+}
+
+/** Between which rates its burr came, where a run noted when it was looked for. */
+function lookedFor({ abrasiveId, ratio }: RateReading, taken: readonly Taken[]): Pick<RateReading, 'looked'> {
+  const own = taken.filter(({ step }) => step.abrasiveId === abrasiveId);
+  if (!own.some(({ step }) => step.noBurrAt !== undefined)) return {};
+  const strokes = own.reduce((sum, { step }) => sum + step.strokes, 0);
+  const inVain = own.reduce((sum, { step }) => sum + (step.noBurrAt ?? 0), 0);
+  return { looked: inVain > 0 ? { upTo: (ratio * strokes) / inVain } : {} };
 }
 
 /** The land as it was measured, and again some honings later: far enough apart to stand out of the measuring. */
@@ -182,6 +206,7 @@ function readOff(
       ratio: Math.max(LEAST_RATIO, ratio),
       sd,
       honings,
+      beside: (all - mm3) / mm3,
     },
   ];
 }

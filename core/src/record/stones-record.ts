@@ -48,7 +48,7 @@ export function stonesRecord(
       const cared = inOrderOfTime(caresOf.get(stone.id) ?? []);
       const kept = readingsNow(stone, readingsOf.get(stone.id) ?? []);
       const care = stoneCare(stone, stone.sizeUm, usesOf.get(stone.id) ?? [], cared);
-      const slowedTo = slowing(sinceCare(kept, care.lastAt).map(({ ratio }) => ratio));
+      const slowedTo = slowing(sinceCare(kept, care.lastAt).flatMap(ratioOf));
       return [
         stone.id,
         {
@@ -67,6 +67,12 @@ export const readingsNow = (
   readings: readonly RateReading[],
 ): readonly RateReading[] =>
   readings.filter(({ at }) => at >= learnFrom).sort((a, b) => (a.at < b.at ? -1 : 1));
+
+/** What a reading comes to; nothing where its burr stood at the first look: that says only so much at least. */
+function ratioOf({ ratio, looked }: RateReading): readonly number[] {
+  if (!looked) return [ratio];
+  return looked.upTo === undefined ? [] : [Math.sqrt(ratio * looked.upTo)];
+}
 
 /** Once a stone was cared for, its readings from before still count as what it was, but the slow ones are answered. */
 function sinceCare(readings: readonly RateReading[], lastAt: string | undefined): readonly RateReading[] {

@@ -1,4 +1,5 @@
 import type { SizedAbrasive } from '../abrasive/placing.js';
+import { shareBelow } from '../base/normal.js';
 import type { Tool } from '../blade/tool.js';
 import type { EdgeAtWork, TipsFound } from '../work/edge-at-work.js';
 import { clearingMm } from '../work/found.js';
@@ -55,17 +56,16 @@ const TOOLS_APART = 0.5;
 /** How its own edges scatter about that: any of these (estimates). */
 const SCATTERS = [0.2, 0.35, 0.6, 0.9] as const;
 const MEANS = Array.from({ length: 49 }, (_, i) => (i - 24) / 16);
-/** The normal law’s share below z by a logistic one (Camilli 1994). */
-const below = (z: number): number => 1 / (1 + Math.exp(-1.702 * z));
 /** One look in ten is wrong, or a stroke miscounted (estimate): such a burr may lie anywhere, as widely as this. */
 const MISREAD = { share: 0.1, scatter: 1.5 } as const;
 
-/** The share of a log-normal law that lies between what a burr was seen at. */
-function shareSeen({ low, high }: TipSeen, mean: number, scatter: number): number {
-  const from = low > 0 ? below((Math.log(low) - mean) / scatter) : 0;
-  const to = high === undefined ? 1 : below((Math.log(high) - mean) / scatter);
-  return Math.max(0, to - from);
-}
+/** What a burr was seen between, as logarithms: at no stroke none stands, and one that nobody saw may be anywhere past. */
+type Between = readonly [from: number, to: number];
+const betweenOf = ({ low, high = Infinity }: TipSeen): Between => [Math.log(low), Math.log(high)];
+
+/** The share of a normal law that lies between. */
+const shareSeen = ([from, to]: Between, mean: number, scatter: number): number =>
+  Math.max(0, shareBelow((to - mean) / scatter) - shareBelow((from - mean) / scatter));
 
 /**
  * How much rounder this tool’s edges are found than the word for them says, by its own burrs: Bayes over a grid of
@@ -75,11 +75,12 @@ function shareSeen({ low, high }: TipSeen, mean: number, scatter: number): numbe
 export function tipsFound(seen: readonly TipSeen[]): TipsFound | undefined {
   const [last] = seen.slice(-1);
   if (!last) return undefined;
-  const misread = seen.map((each) => MISREAD.share * shareSeen(each, 0, MISREAD.scatter));
+  const burrs = seen.map(betweenOf);
+  const misread = burrs.map((each) => MISREAD.share * shareSeen(each, 0, MISREAD.scatter));
   let [all, sum, squares, within] = [0, 0, 0, 0];
   for (const scatter of SCATTERS) {
     for (const mean of MEANS) {
-      const chance = seen.reduce(
+      const chance = burrs.reduce(
         (product, each, i) =>
           product * ((1 - MISREAD.share) * shareSeen(each, mean, scatter) + (misread[i] as number)),
         Math.exp(-0.5 * (mean / TOOLS_APART) ** 2),
