@@ -16,6 +16,7 @@ const FILL: Readonly<Record<(typeof COST_PARTS)[number], string>> = {
   wheel: '#5b5f66',
   care: '#7fa7a0',
   dull: '#a3430d',
+  curve: '#6b4f8a',
   steel: '#222831',
 };
 const WIDE = 980;

@@ -158,23 +158,34 @@ export function parabolaOf(removed: readonly number[]): {
 export function spreadStrokes(work: PlacedWork, strokes: number, bowMm = 0): readonly number[] {
   const places = PLACES[work.positions].length;
   insist(strokes >= places, 'strokes', `Give each place a stroke: ${places} or more.`);
-  const flat = US.map(() => 0);
-  let best = Array.from({ length: places }, () => 1);
-  for (let left = strokes - places; left > 0; left -= left > 1 ? 2 : 1) {
-    // A pair at a time keeps both halves alike; a single one goes to the middle.
-    const middle = (places - 1) / 2;
-    const ways = Array.from({ length: middle + 1 }, (_, j) =>
-      best.map((count, i) =>
-        left === 1
-          ? count + (i === middle ? 1 : 0)
-          : count + (i === j ? 1 : 0) + (i === places - 1 - j ? 1 : 0),
-      ),
-    );
-    best = ways.reduce((a, b) =>
-      judged(work, b, flat, bowMm).deviationMm < judged(work, a, flat, bowMm).deviationMm ? b : a,
-    );
+  const shapes = strokeShapes(work, bowMm);
+  const counts = shapes.map(() => 1);
+  let removed = US.map((_, i) => shapes.reduce((sum, shape) => sum + (shape[i] as number), 0));
+  // A pair at a time keeps both halves alike; a single one goes to the middle.
+  const pairs = mirrored(shapes);
+  const middle = pairs.length - 1;
+  const twice = pairs.map((pair, j) => (j === middle ? pair.map((mm) => 2 * mm) : pair));
+  let left = strokes - places;
+  for (; left > 1; left -= 2) {
+    const ways = twice.map((pair) => removed.map((mm, i) => mm + (pair[i] as number)));
+    const spread = ways.map(unevenness);
+    const best = spread.indexOf(Math.min(...spread));
+    removed = ways[best] as number[];
+    counts[best] = (counts[best] as number) + 1;
+    counts[places - 1 - best] = (counts[places - 1 - best] as number) + 1;
   }
-  return best;
+  counts[middle] = (counts[middle] as number) + left;
+  return counts;
+}
+
+/** How unevenly an edge goes back: the sum of the squares off its mean. */
+function unevenness(removed: readonly number[]): number {
+  let [sum, squares] = [0, 0];
+  for (const mm of removed) {
+    sum += mm;
+    squares += mm * mm;
+  }
+  return squares - (sum * sum) / removed.length;
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { Condition } from '../blade/dulling.js';
+import type { CamberRead } from '../camber/camber-read.js';
 import type { Session } from '../record/session.js';
 import type { RecordedSession } from '../record/edge-state.js';
 import type { EdgeTruth } from './edge-truth.js';
@@ -41,6 +42,25 @@ interface Strokes {
   readonly proved?: boolean;
 }
 
+/** What is done for the curve of an iron. */
+interface CamberAdvice {
+  /** How it is read before it is honed, if it is. */
+  readonly reads: (of: Looked) => CamberRead['by'] | undefined;
+  readonly presses: (of: Looked) => Pressed;
+}
+
+/** Strokes on a stone pressed by place across an iron, left to right. */
+export interface ByPlace {
+  readonly stone: 0 | 1;
+  readonly places: readonly number[];
+}
+export interface Pressed {
+  /** Those that make its curve. */
+  readonly made?: ByPlace | undefined;
+  /** The honing's own on each stone, so that the curve stays; absent where they mind no places. */
+  readonly kept: readonly [readonly number[] | undefined, readonly number[] | undefined];
+}
+
 /** What an advice says with its ±, and how often that should hold. */
 export const CLAIMS = {
   strokes: { what: 'strokes until a burr on the first stone', share: 0.8 },
@@ -48,6 +68,7 @@ export const CLAIMS = {
   life: { what: 'how long a chisel’s edge usually lasts', share: 0.8 },
   angle: { what: 'the angle a knife’s edge lasts longest at', share: 0.8 },
   rate: { what: 'how fast the coarse stone cuts, once that was read', share: 0.8 },
+  camber: { what: 'the curve of a plane iron before it is honed', share: 0.95 },
 } as const;
 export type Claim = keyof typeof CLAIMS;
 /** A figure said to lie between two others. */
@@ -66,11 +87,18 @@ export interface Adviser {
   readonly angle: (of: Looked) => number;
   /** Whether a stone is flattened before it is used. */
   readonly care: (of: Looked, stone: 0 | 1) => boolean;
+  readonly camber: CamberAdvice;
   /** What is said with its ± beside a plan just made. */
   readonly says?: (of: Looked) => readonly Said[];
 }
 export type AdvicePart = Exclude<keyof Adviser, 'says'>;
-export const ADVICE_PARTS = ['rack', 'plan', 'angle', 'care'] as const satisfies readonly AdvicePart[];
+export const ADVICE_PARTS = [
+  'rack',
+  'plan',
+  'angle',
+  'care',
+  'camber',
+] as const satisfies readonly AdvicePart[];
 
 const lastOf = (entries: readonly RecordedSession[], kind: Session['kind']): number =>
   entries.findLastIndex((each) => each.kind === kind);
@@ -122,6 +150,18 @@ const flattenedEvery =
     return later >= honings;
   };
 
+/** The shaving is looked at; so many strokes are pressed at each corner where it came off as wide as the iron (common practice, no source). */
+const cornersPressed = (each: number): CamberAdvice => ({
+  reads: () => 'shaving',
+  presses: ({ entries }) => {
+    const wide = entries.findLast(({ camber }) => camber !== undefined)?.camber?.atMost;
+    return {
+      ...(wide && { made: { stone: 0, places: [each, 0, each] } }),
+      kept: [undefined, undefined],
+    };
+  },
+});
+
 /** Rules of thumb (common practice, no source). */
 export const RULES = {
   /** Honed every fifth time it is taken up; five and twenty on each stone. */
@@ -135,6 +175,7 @@ export const RULES = {
     plan: () => ({ coarse: 25, fine: 25, untilBurr: false }),
     angle: angleNow,
     care: flattenedEvery(5),
+    camber: cornersPressed(5),
   },
   /** Five and five whenever it no longer cuts; steeper when it chips, flatter when it does not. */
   'when it no longer cuts, five and five': {
@@ -142,6 +183,7 @@ export const RULES = {
     plan: () => ({ coarse: 5, fine: 5, untilBurr: false }),
     angle: byChips,
     care: flattenedEvery(20),
+    camber: cornersPressed(3),
   },
   /** Until a burr stands, whenever it no longer cuts; a knife stropped before every use. */
   'when it no longer cuts, until a burr': {
@@ -153,5 +195,6 @@ export const RULES = {
     plan: () => ({ coarse: 15, fine: 15, untilBurr: true }),
     angle: byChips,
     care: flattenedEvery(10),
+    camber: cornersPressed(8),
   },
 } as const satisfies Readonly<Record<string, Adviser>>;

@@ -1,12 +1,13 @@
 import { stonesAtWork, type StoneAtWork, type StonesRecord } from '../abrasive/at-work.js';
 import { inOrder, type SizedAbrasive } from '../abrasive/placing.js';
 import { unlessRefused } from '../base/refusal.js';
-import { planAnswer, type PlanAnswer } from '../plan/plan-answer.js';
+import { planAnswer, type AnsweredStep, type PlanAnswer } from '../plan/plan-answer.js';
 import { edgeHistory, type HistoryEntry, type RecordedSession } from '../record/edge-state.js';
 import { landPmMm } from '../record/land-doubt.js';
-import { rateReadings } from '../record/rate-readings.js';
+import { rateReadings, type RateReading } from '../record/rate-readings.js';
+import { nextCamberReading } from '../record/next-camber-reading.js';
 import { readiness } from '../record/readiness.js';
-import { stonesRecord, usesOfStones } from '../record/stones-record.js';
+import { stonesRecord, usesOfStones, type UseOfStone } from '../record/stones-record.js';
 import type { NextAngle } from '../record/next-angle.js';
 import { nextAngleOf, type Standing, standingOf } from '../record/tool-record.js';
 import type { Adviser, Looked, Said } from './advisers.js';
@@ -22,32 +23,41 @@ interface Kept {
   readonly next: () => NextAngle | undefined;
 }
 
+/** What a tool’s record says of the stones, as far as it went. */
+interface ToStones {
+  readonly history: readonly HistoryEntry[];
+  readonly uses: readonly UseOfStone[];
+  readonly readings: readonly RateReading[];
+}
+
 /**
  * The application's own advice, from what is put down and nothing else: rack, plan, next angle and care by the very
  * functions the page goes by. One for each shop: it remembers what it reckoned.
  */
 export function asThePageSays(): Adviser {
   const kept = new Map<string, Kept>();
+  const parts = new Map<string, ToStones>();
   let stones: StonesRecord = {};
   let known: StonesRecord | undefined;
   let seen = -1;
   const benchOf = ({ shop }: Looked): readonly SizedAbrasive[] =>
     inOrder([...shop.stones.map(({ stone }) => stone), shop.strop]);
   const stonesNow = (looked: Looked): StonesRecord => {
-    const { all, cares } = looked;
+    const { cares } = looked;
     // Only what was done on stones, and a land that was read with it, says anything of them.
     let count = cares.length;
-    for (const entries of all.values()) for (const { kind } of entries) if (kind === 'honing') count += 1;
+    for (const entries of looked.all.values())
+      for (const { kind } of entries) if (kind === 'honing') count += 1;
     if (known && count === seen) return known;
     seen = count;
     const bench = benchOf(looked);
     const byId = new Map(bench.map((each) => [each.id, each]));
-    const parts = looked.shop.tools.map((of) => partOf(of, all.get(of.tool.id) ?? [], bench, byId));
+    const all = looked.shop.tools.map((of) => partOf(of, looked.all.get(of.tool.id) ?? [], bench, byId));
     known = stonesRecord(
       bench,
-      parts.flatMap(({ uses }) => uses),
+      all.flatMap(({ uses }) => uses),
       cares,
-      parts.flatMap(({ readings }) => readings),
+      all.flatMap(({ readings }) => readings),
     );
     // Rates that stand keep what was reckoned at them.
     if (JSON.stringify(ratesOf(known)) !== JSON.stringify(ratesOf(stones))) stones = known;
@@ -58,13 +68,18 @@ export function asThePageSays(): Adviser {
     entries: readonly RecordedSession[],
     bench: readonly SizedAbrasive[],
     byId: ReadonlyMap<string, SizedAbrasive>,
-  ) => {
-    const before = assumed.get(of.tool.id) ?? [];
-    const history = edgeHistory(of.tool, entries, bench, before);
-    assumed.set(of.tool.id, history);
-    return { uses: usesOfStones(of.tool, entries, byId), readings: rateReadings(of.tool, history, byId) };
+  ): ToStones => {
+    const before = parts.get(of.tool.id);
+    if (before?.history.length === entries.length) return before;
+    const history = edgeHistory(of.tool, entries, bench, before?.history);
+    const part = {
+      history,
+      uses: usesOfStones(of.tool, entries, byId),
+      readings: rateReadings(of.tool, history, byId),
+    };
+    parts.set(of.tool.id, part);
+    return part;
   };
-  const assumed = new Map<string, readonly HistoryEntry[]>();
   const keptNow = (looked: Looked): Kept => {
     stonesNow(looked);
     const { of, entries } = looked;
@@ -85,6 +100,29 @@ export function asThePageSays(): Adviser {
     return atRates.at;
   };
   let planned: PlanAnswer | undefined;
+  let plannedFor: readonly unknown[] = [];
+  const planNow = (looked: Looked): PlanAnswer | undefined => {
+    const { record } = keptNow(looked);
+    const by = [record, stonesNow(looked)];
+    if (by.some((each, i) => each !== plannedFor[i])) planned = planAnew(looked);
+    plannedFor = by;
+    return planned;
+  };
+  const planAnew = (looked: Looked): PlanAnswer | undefined => {
+    const { of } = looked;
+    const { record } = keptNow(looked);
+    return unlessRefused(() =>
+      planAnswer(
+        {
+          tool: setTo(of.tool, angleOf(looked)),
+          bench: benchOf(looked),
+          record,
+          stones: stonesNow(looked),
+        },
+        { stropOnly: false },
+      ),
+    );
+  };
   const angleOf = (looked: Looked): number => {
     const { next, record } = keptNow(looked);
     return next()?.deg ?? record.state.lastSetting?.angleDeg ?? looked.truth.edge.madeDeg;
@@ -98,22 +136,14 @@ export function asThePageSays(): Adviser {
       return state;
     },
     plan: (looked) => {
-      const { shop, of } = looked;
-      const { record } = keptNow(looked);
-      planned = unlessRefused(() =>
-        planAnswer(
-          {
-            tool: setTo(of.tool, angleOf(looked)),
-            bench: benchOf(looked),
-            record,
-            stones: stonesNow(looked),
-          },
-          { stropOnly: false },
-        ),
-      );
+      const { shop } = looked;
+      planned = planNow(looked);
       const strokesOf = (id: string | undefined, behind: boolean): number =>
         (planned?.steps ?? [])
-          .filter(({ abrasiveId, facet }) => (id ?? abrasiveId) === abrasiveId && isBehind(facet) === behind)
+          .filter(
+            ({ abrasiveId, facet, curve }) =>
+              (id ?? abrasiveId) === abrasiveId && isBehind(facet) === behind && !curve,
+          )
           .reduce((sum, { strokes }) => sum + strokes, 0);
       const [coarse, fine] = shop.stones;
       return {
@@ -127,12 +157,38 @@ export function asThePageSays(): Adviser {
       };
     },
     angle: angleOf,
+    camber: {
+      reads: (looked) => {
+        const { curve: wants, tool } = looked.of;
+        const { camber } = keptNow(looked).record.state;
+        if (!wants || !camber || tool.edge.form !== 'single-bevel') return undefined;
+        const step = planNow(looked)?.steps.find(({ curve }) => curve);
+        return nextCamberReading(camber, {
+          ...{ widthMm: tool.edge.widthMm, bedDeg: wants.bedDeg, shavingMm: wants.shavingMm },
+          planned: step && { minutes: step.minutes, wantedMm: wants.wantedMm },
+        })?.by;
+      },
+      presses: ({ shop: { stones } }) => {
+        const steps = planned?.steps ?? [];
+        const onStone =
+          (i: 0 | 1) =>
+          (step: AnsweredStep): boolean =>
+            step.abrasiveId === stones[i].stone.id && step.places !== undefined;
+        const kept = (i: 0 | 1): readonly number[] | undefined =>
+          steps.find((step) => onStone(i)(step) && !step.curve)?.places;
+        const made = steps.find(({ curve }) => curve);
+        return {
+          made: made?.places && { stone: onStone(0)(made) ? 0 : 1, places: made.places },
+          kept: [kept(0), kept(1)],
+        };
+      },
+    },
     care: (looked, stone) =>
       stonesNow(looked)[looked.shop.stones[stone].stone.id]?.care.due?.kind === 'flattened',
     says: (looked) => {
       const { next, record } = keptNow(looked);
       const { state, life } = record;
-      const atEdge = (planned?.steps ?? []).filter(({ facet }) => !isBehind(facet));
+      const atEdge = (planned?.steps ?? []).filter(({ facet, curve }) => !isBehind(facet) && !curve);
       const first = atEdge.filter(({ abrasiveId }) => abrasiveId === atEdge[0]?.abrasiveId);
       const said: Said[] =
         first.length === 1 ? first.map(({ low, high }) => ({ claim: 'strokes', low, high })) : [];
@@ -141,7 +197,13 @@ export function asThePageSays(): Adviser {
       const angle = next();
       if (angle) said.push({ claim: 'angle', low: angle.lowDeg, high: angle.highDeg });
       if (looked.of.tool.edge.form !== 'single-bevel') return said;
-      const { landMm } = state;
+      const { landMm, camber } = state;
+      if (camber && looked.of.curve)
+        said.push({
+          claim: 'camber',
+          low: camber.camberMm - camber.pmMm,
+          high: camber.camberMm + camber.pmMm,
+        });
       if (landMm !== undefined) {
         const pm = landPmMm(state);
         said.push({ claim: 'land', low: landMm - pm, high: landMm + pm });

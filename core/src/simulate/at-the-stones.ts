@@ -5,6 +5,8 @@ const PUSH_N = 20;
 export const STROKES_PER_MIN = 45;
 /** Set-up of a honing, a strop, a flattening and the wheel, and a look at a stone, min. */
 export const SET_UP = { hone: 2, strop: 1, flatten: 2, grind: 8, look: 0.3 } as const;
+/** A reading of a curve, min. */
+export const READ_MIN = { shaving: 0.5, light: 1, caliper: 3 } as const;
 /** A look tells that a stone’s face cuts no better than this share of a new one. */
 export const SEEN_TIRED = 0.8;
 /** A regrind leaves so much of the land, mm. */

@@ -6,6 +6,8 @@ export const COSTS = {
   work: 1,
   /** A minute at work with an edge that no longer cuts well, over what it would have taken. */
   dull: 0.6,
+  /** A minute of planing more: passes that lie closer, tracks that are taken off again. */
+  planing: 1,
   /** An edge that gives out in the work: put down, walked over, fetched back. */
   givesOut: 5,
   /** A surface spoilt by an edge that had given out. */

@@ -1,5 +1,6 @@
 import { landGrowth, recessionForLand } from '../blade/land-growth.js';
 import { sinDeg, tanDeg } from '../base/trig.js';
+import type { TrueCurve } from './curved-iron.js';
 import { setDeg, longMm, type HiddenTool } from './hidden-shop.js';
 
 /** How an edge truly stands, which only an oracle may look at. */
@@ -16,6 +17,8 @@ export interface EdgeTruth {
   readonly madeDeg: number;
   /** When it was last ground: honings since, and what they took over the first, min. */
   readonly since: { readonly honings: number; readonly extraMin: number; readonly firstMin?: number };
+  /** Of an iron that is curved. */
+  readonly curve?: TrueCurve;
 }
 
 /** Radius of a tip that has just been honed, and of one that no longer cuts, µm. */
@@ -45,12 +48,12 @@ export function depthMm(of: HiddenTool, truth: EdgeTruth): number {
   return worn + chipMm * sinDeg(madeDeg);
 }
 
-/** Steel that is, of one side or both, mm³. */
-export const steelMm3 = (of: HiddenTool, truth: EdgeTruth, downMm: number): number =>
-  downMm * truth.faceMm * longMm(of) * (of.tool.edge.form === 'knife' ? 2 : 1);
+/** Area that is worked at so long a face, mm²: of one side or of both. */
+const workedMm2 = (of: HiddenTool, faceMm: number): number =>
+  faceMm * longMm(of) * (of.tool.edge.form === 'knife' ? 2 : 1);
 
-/** The face after it went down so far: a chisel's land grows by its geometry, a knife's facet as its blade tapers. */
-export function faceAfterMm({ tool: { edge } }: HiddenTool, faceMm: number, downMm: number): number {
+/** The face once it went down so far: a chisel’s land grows by its geometry, a knife’s facet as its blade tapers. */
+function faceDownMm({ tool: { edge } }: HiddenTool, faceMm: number, downMm: number): number {
   if (edge.form === 'knife') return faceMm + downMm / (sinDeg(edge.leftDeg) * 6);
   const { primaryDeg, secondaryDeg = primaryDeg, thicknessMm } = edge;
   const recessionMm = recessionForLand(primaryDeg, secondaryDeg, faceMm) + downMm / sinDeg(secondaryDeg);
@@ -58,6 +61,24 @@ export function faceAfterMm({ tool: { edge } }: HiddenTool, faceMm: number, down
     landGrowth({ primaryDeg, secondaryDeg, recessionMm }).landMm,
     thicknessMm / sinDeg(secondaryDeg),
   );
+}
+
+/** Steel until its faces are down so far, mm³: it grows as they do. */
+export const steelMm3 = (of: HiddenTool, { faceMm }: EdgeTruth, downMm: number): number =>
+  (downMm * (workedMm2(of, faceMm) + workedMm2(of, faceDownMm(of, faceMm, downMm)))) / 2;
+
+/** Halvings until nobody could tell. */
+const HALVINGS = 30;
+
+/** The face after so much steel came off it, mm. */
+export function faceAfterMm(of: HiddenTool, edge: EdgeTruth, takenMm3: number): number {
+  let [least, most] = [0, takenMm3 / workedMm2(of, edge.faceMm)];
+  for (let i = 0; i < HALVINGS; i++) {
+    const downMm = (least + most) / 2;
+    if (steelMm3(of, edge, downMm) < takenMm3) least = downMm;
+    else most = downMm;
+  }
+  return faceDownMm(of, edge.faceMm, most);
 }
 
 /** Steel a regrind takes of a chisel, mm³: its whole primary goes back until only so much of the land is left. */
@@ -84,4 +105,5 @@ export const freshTruth = (of: HiddenTool, bears: number, madeDeg = setDeg(of)):
   strops: 0,
   madeDeg,
   since: { honings: 0, extraMin: 0 },
+  ...(of.curve && { curve: { camberMm: of.curve.hadMm, leanMm: 0 } }),
 });

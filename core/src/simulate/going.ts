@@ -11,6 +11,8 @@ export interface Year {
   readonly wheel: number;
   readonly care: number;
   readonly dull: number;
+  /** What an iron's curve cost: read, and planed with while it was another than wanted. */
+  readonly curve: number;
   readonly steel: number;
   /** Edges that gave out in use; those that were honed while they had half their life or more left. */
   readonly gaveOut: number;
@@ -26,6 +28,7 @@ export const COST_PARTS = [
   'wheel',
   'care',
   'dull',
+  'curve',
   'steel',
 ] as const satisfies readonly Exclude<keyof Year, 'told'>[];
 
@@ -39,8 +42,8 @@ export interface Going {
   readonly all: Map<string, RecordedSession[]>;
   readonly cares: { abrasiveId: string; kind: 'flattened'; at: string }[];
   readonly tired: [number, number];
-  /** Strokes on the coarse stone, and what they took at the usual push, mm³. */
-  readonly worked: { strokes: number; mm3: number };
+  /** How often the coarse stone was worked on, and what a stroke took at the usual push, summed over those times, mm³. */
+  readonly worked: { times: number; strokeMm3: number };
   cost: { -readonly [K in Exclude<keyof Year, 'told'>]: Year[K] };
   told: Record<Claim, { said: number; held: number }>;
   /** Mistakes of the hand, a stream of their own. */
@@ -50,12 +53,12 @@ export interface Going {
 /** Nothing done yet, and nothing said. */
 export const nothingYet = (): Pick<Going, 'cost' | 'told'> => ({
   cost: {
-    ...{ stones: 0, strop: 0, wheel: 0, care: 0, dull: 0, steel: 0 },
+    ...{ stones: 0, strop: 0, wheel: 0, care: 0, dull: 0, curve: 0, steel: 0 },
     ...{ gaveOut: 0, early: 0, honings: 0, spells: 0 },
   },
   told: {
     ...{ strokes: { said: 0, held: 0 }, land: { said: 0, held: 0 }, life: { said: 0, held: 0 } },
-    ...{ angle: { said: 0, held: 0 }, rate: { said: 0, held: 0 } },
+    ...{ angle: { said: 0, held: 0 }, rate: { said: 0, held: 0 }, camber: { said: 0, held: 0 } },
   },
 });
 

@@ -1,9 +1,11 @@
-import type { Claim, Looked } from './advisers.js';
+import type { SessionStep } from '../record/session.js';
+import type { ByPlace, Claim, Looked } from './advisers.js';
 import {
   freshness,
   LAND_LEFT_MM,
   MARKS_MM,
   MOST_STROKES,
+  READ_MIN,
   SEEN_TIRED,
   SET_UP,
   strokeMm3,
@@ -13,7 +15,8 @@ import { about } from './chance.js';
 import { COSTS } from './costs.js';
 import { depthMm, faceAfterMm, regroundMm3, steelMm3, wears, type EdgeTruth } from './edge-truth.js';
 import type { Going, Writing } from './going.js';
-import { ASSUMED_MM3_PER_NM, setDeg, type HiddenTool } from './hidden-shop.js';
+import { ASSUMED_MM3_PER_NM, setDeg, type HiddenShop, type HiddenTool } from './hidden-shop.js';
+import { curveHonedTo, curveRead } from './iron-curve.js';
 
 /** The wheel takes so much steel a minute. */
 const WHEEL_MM3_PER_MIN = 60;
@@ -40,7 +43,9 @@ export function honed(going: Going, looked: Looked, bears: number, { put, at }: 
   ([0, 1] as const).forEach((stone) => {
     if (adviser.care(looked, stone)) flatten(going, stone, at(1));
   });
+  if (of.curve) readCurve(going, looked, { put, at });
   const wanted = adviser.plan(looked);
+  const pressed = of.curve && adviser.camber.presses(looked);
   const deg = adviser.angle(looked);
   const faceMm = edge.faceMm;
   const downMm = depthMm(of, edge);
@@ -68,39 +73,43 @@ export function honed(going: Going, looked: Looked, bears: number, { put, at }: 
     coarse.mm3 + fine.mm3 < wornMm3 || (begins === 0 && fine.mm3 < marksMm3);
   const once = goneOver(1, wanted.untilBurr);
   // What the burr did not tell the nail does, as often as the hand is right.
+  // Strokes by place are told and counted, not felt for.
+  const curved = pressed?.made && pressedOn(going, pressed.made);
   const { coarse, fine } =
     wanted.proved && isLeft(once) && slips.uniform() < shop.hand.feels ? goneOver(0.5, true, once) : once;
   const minutes = SET_UP.hone + (coarse.strokes + fine.strokes + (wanted.behind ?? 0)) / STROKES_PER_MIN;
   cost.stones += minutes * COSTS.work;
-  const takenMm3 = coarse.mm3 + fine.mm3;
+  cost.curve += ((curved?.strokes ?? 0) / STROKES_PER_MIN) * COSTS.work;
+  const atEdgeMm3 = coarse.mm3 + fine.mm3;
+  const takenMm3 = atEdgeMm3 + (curved?.mm3 ?? 0);
   cost.steel += takenMm3 * GRAMS_PER_MM3 * COSTS.gram;
   cost.honings += 1;
   if (edge.used < 0.5 && edge.chipMm === 0) cost.early += 1;
-  const after = faceAfterMm(of, faceMm, takenMm3 / Math.max(1e-9, steelMm3(of, edge, 1)));
+  const after = faceAfterMm(of, edge, takenMm3);
   const read = (edge.since.honings + 1) % LAND_READ_EVERY === 0 && of.tool.edge.form !== 'knife';
   put({
     ...{ kind: 'honing', startedAt: at(1), minutes },
     // What was felt, rightly or not.
     ...{ setting: { angleDeg: deg }, outcome: { burr: wanted.untilBurr ? 'all-along' : 'cannot-tell' } },
     ...(wanted.condition && { conditionBefore: wanted.condition }),
-    steps: ([coarse, fine] as const).flatMap(({ strokes, noted, noBurrAt }, i) =>
-      strokes > 0
-        ? [
-            {
-              abrasiveId: shop.stones[i as 0 | 1].stone.id,
-              strokes: noted,
-              minutes: strokes / STROKES_PER_MIN,
-              // A run asks for its burr on the stone it begins on.
-              ...(wanted.condition && i === begins && { noBurrAt }),
-            },
-          ]
-        : [],
-    ),
+    steps: ([coarse, fine] as const).flatMap(({ strokes, noted, noBurrAt }, i) => {
+      const places = pressed?.kept[i as 0 | 1];
+      const own = {
+        abrasiveId: shop.stones[i as 0 | 1].stone.id,
+        strokes: noted,
+        minutes: strokes / STROKES_PER_MIN,
+        ...(places && { places }),
+        // A run asks for its burr on the stone it begins on.
+        ...(wanted.condition && i === begins && { noBurrAt }),
+      };
+      return [...(strokes > 0 ? [own] : []), ...(i === 0 && curved ? [curveStep(shop, curved)] : [])];
+    }),
     ...(read && { landMm: Math.max(0.05, Math.round(20 * (faceMm + 0.025 * slips.normal())) / 20) }),
   });
-  const left = takenMm3 >= wornMm3 ? 0 : 1 - takenMm3 / wornMm3;
+  const left = atEdgeMm3 >= wornMm3 ? 0 : 1 - atEdgeMm3 / wornMm3;
   const rough = begins === 0 ? 0.15 * Math.max(0, 1 - fine.mm3 / marksMm3) : 0;
   const { firstMin = minutes, extraMin, honings } = edge.since;
+  const curve = pressed && curveHonedTo(of, edge, { kept: pressed.kept, made: curved }, slips);
   return {
     used: Math.min(1, left * Math.min(1, edge.used) + rough),
     bears,
@@ -109,7 +118,44 @@ export function honed(going: Going, looked: Looked, bears: number, { put, at }: 
     strops: 0,
     madeDeg: deg + shop.hand.angleSd * slips.normal(),
     since: { honings: honings + 1, firstMin, extraMin: extraMin + Math.max(0, minutes - firstMin) },
+    ...(curve && { curve }),
   };
+}
+
+/** Strokes by place that make a curve, as the hand makes them; and as they were told. */
+interface PressedOn extends Made, ByPlace {
+  readonly told: ByPlace;
+}
+
+function pressedOn(going: Going, told: ByPlace): PressedOn {
+  const count = told.places.reduce((sum, each) => sum + each, 0);
+  const made = strokesOn(going, told.stone, count, 0, false);
+  return {
+    ...made,
+    told,
+    stone: told.stone,
+    places: told.places.map((each) => (each * made.strokes) / count),
+  };
+}
+
+const curveStep = (
+  { stones }: HiddenShop,
+  { told: { stone, places }, noted, strokes }: PressedOn,
+): SessionStep => ({
+  abrasiveId: stones[stone].stone.id,
+  strokes: noted,
+  minutes: strokes / STROKES_PER_MIN,
+  places,
+});
+
+/** The curve of an iron read before it is honed, where its adviser has it so. */
+function readCurve(going: Going, looked: Looked, { put, at }: Writing): void {
+  const { of, truth } = looked;
+  const by = going.adviser.camber.reads(looked);
+  const camber = by && curveRead(of, truth.edge, by, going.slips);
+  if (!by || !camber) return;
+  going.cost.curve += READ_MIN[by] * COSTS.work;
+  put({ kind: 'measuring', startedAt: at(0), camber });
 }
 
 /** What is said with its ± beside the truth. @param strokes it truly takes on the stone it begins on, at the usual push */
@@ -121,12 +167,13 @@ function tally({ shop, adviser, told, worked }: Going, looked: Looked, strokes: 
     strokes,
     land: truth.edge.faceMm,
     // The median edge at the angle it is set to, in the woods the shop works.
-    life: 1 / wears(of, { ...truth.edge, bears: 1, madeDeg: setDeg(of) }, 1, hardness),
+    life: (of.metresPerMin ?? 1) / wears(of, { ...truth.edge, bears: 1, madeDeg: setDeg(of) }, 1, hardness),
     angle: of.bestDeg,
-    // As it was used, now new, now tired.
+    // As it was met from honing to honing, now new, now tired.
     rate:
-      (worked.mm3 / Math.max(1, worked.strokes) / strokeMm3(shop.stones[0], 0)) *
+      (worked.strokeMm3 / Math.max(1, worked.times) / strokeMm3(shop.stones[0], 0)) *
       (shop.stones[0].mm3PerNm / ASSUMED_MM3_PER_NM),
+    camber: truth.edge.curve?.camberMm ?? 0,
   };
   for (const { claim, low, high } of adviser.says(looked)) {
     told[claim].said += 1;
@@ -183,10 +230,6 @@ function strokesOn(
   let [strokes, mm3, noBurrAt] = [0, 0, 0];
   const stroke = (count: number): void => {
     mm3 += count * each();
-    if (index === 0) {
-      going.worked.strokes += count;
-      going.worked.mm3 += (count * each()) / push;
-    }
     strokes += count;
     tired[index] += count;
   };
@@ -203,6 +246,10 @@ function strokesOn(
       looked = true;
     }
     stroke(more);
+  }
+  if (index === 0) {
+    going.worked.times += 1;
+    going.worked.strokeMm3 += mm3 / push / strokes;
   }
   return { strokes, noted: untilBurr ? strokes : told, noBurrAt, mm3 };
 }

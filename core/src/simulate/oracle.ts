@@ -1,4 +1,6 @@
-import type { Adviser, Deed, Looked } from './advisers.js';
+import { strokesTo } from '../camber/camber-strokes.js';
+import { placedWork } from '../work/placed.js';
+import type { Adviser, ByPlace, Deed, Looked } from './advisers.js';
 import {
   freshness,
   LAND_LEFT_MM,
@@ -10,7 +12,8 @@ import {
 } from './at-the-stones.js';
 import { COSTS } from './costs.js';
 import { depthMm, regroundMm3, steelMm3, stroppedTo, wears } from './edge-truth.js';
-import { setDeg } from './hidden-shop.js';
+import { minutesOf, setDeg } from './hidden-shop.js';
+import { planedMore } from './iron-curve.js';
 
 /** What a honing takes as it is usually done, min: what an edge's life is weighed at. */
 const HONING_MIN = 5;
@@ -65,7 +68,33 @@ export const ORACLE: Adviser = {
     // What its being tired costs this time, beside half of what flattening does: about where both together cost least.
     return (strokes * slow) / STROKES_PER_MIN > SET_UP.flatten / 2;
   },
+  camber: {
+    reads: () => undefined,
+    presses: (looked) => ({ made: toTheCurve(looked), kept: [EVENLY, EVENLY] }),
+  },
 };
+
+/** An iron that is honed is planed with for so much of its life until the next time. */
+const PLANED_SHARE = 0.7;
+/** A curve is kept by strokes that go to every place alike. */
+const EVENLY = [1, 1, 1, 1, 1] as const;
+
+/** Strokes by place from the curve as it is to the one wanted, at what they truly do; none where they cost more than it. */
+function toTheCurve({ of, shop, truth: { edge, tired } }: Looked): ByPlace | undefined {
+  const { curve: wants, tool, lifeMin } = of;
+  if (!wants || !edge.curve || tool.edge.form !== 'single-bevel') return undefined;
+  const { camberMm } = edge.curve;
+  const changeMm = wants.wantedMm - camberMm;
+  const eachMm3 = wants.rate * strokeMm3(shop.stones[0], tired[0] ?? 0);
+  const { nearest } = strokesTo(
+    placedWork(tool.edge, EVENLY.length, edge.faceMm, eachMm3),
+    (u) => changeMm * u * u,
+    Math.max(0, camberMm + changeMm / 2),
+  );
+  const takesMin = nearest.strokes.reduce((sum, each) => sum + each, 0) / STROKES_PER_MIN;
+  const costs = planedMore(of, edge) * PLANED_SHARE * lifeMin * COSTS.planing;
+  return takesMin > 0 && costs > takesMin ? { stone: 0, places: nearest.strokes } : undefined;
+}
 
 /** Strokes on the coarse and on the fine stone; none on the coarse one where the fine one alone is as soon done. */
 function needed(looked: Looked): readonly [number, number] {
@@ -95,7 +124,7 @@ function usedByRecord({ shop, of, entries, truth: { edge } }: Looked): number {
   return entries.slice(from + 1).reduce((used, { kind, use }) => {
     if (kind === 'stropping') return stroppedTo(used, strops++);
     const hardness = use?.wood === 'oak' ? shop.hardWood : 1;
-    return used + wears(of, { ...edge, bears: 1 }, use?.minutes ?? 0, hardness);
+    return used + wears(of, { ...edge, bears: 1 }, minutesOf(of, use ?? {}), hardness);
   }, 0);
 }
 

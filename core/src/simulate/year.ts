@@ -4,8 +4,9 @@ import { about, type Chance } from './chance.js';
 import { COSTS } from './costs.js';
 import { freshTruth, stroppedTo, wears, type EdgeTruth } from './edge-truth.js';
 import { nothingYet, type Going, type Writing, type Year } from './going.js';
-import type { HiddenShop, HiddenTool } from './hidden-shop.js';
+import { usedAs, type HiddenShop, type HiddenTool } from './hidden-shop.js';
 import { honed, reground } from './honed.js';
+import { planedMore } from './iron-curve.js';
 import type { RecordedSession } from '../record/edge-state.js';
 import type { Session } from '../record/session.js';
 
@@ -75,7 +76,7 @@ export function yearOf(
     all: new Map(shop.tools.map(({ tool }) => [tool.id, []])),
     cares: [],
     tired: [0, 0],
-    worked: { strokes: 0, mm3: 0 },
+    worked: { times: 0, strokeMm3: 0 },
     ...nothingYet(),
   };
   const last = yearsBefore * DAYS;
@@ -175,11 +176,12 @@ function usedFor(
     }
   }
   const chipMm = chip ? 0.03 + 0.12 * deep : edge.chipMm;
+  cost.curve += spent * planedMore(of, edge) * COSTS.planing;
   if (forgot >= hand.forgets) {
     const stillCutting = gone ? !sees : seen < CALLED_DULL;
     put({
       ...{ kind: 'use', startedAt: at(3) },
-      use: { minutes: Math.max(1, Math.round(spent)), wood: hard ? 'oak' : 'pine', stillCutting },
+      use: { ...usedAs(of, spent), wood: hard ? 'oak' : 'pine', stillCutting },
       ...(chip && { chips: { count: 1, deepestMm: Number(chipMm.toFixed(2)) } }),
     });
   }
