@@ -42,20 +42,18 @@ export function rateFromReadings(seen: readonly RateSeen[]): LearnedRate {
   const fits = counted.map((each) => (each.looked ? between(each, each.looked) : about(each)));
   const step = (2 * REACH_SDS * PRIOR_SD) / (PLACES - 1);
   const logs = Array.from({ length: PLACES }, (_, i) => -REACH_SDS * PRIOR_SD + i * step);
-  const byHand = HANDS.map((hand, h) =>
-    logs.map((ln) => {
-      const rate = Math.exp(ln);
-      const fit = counted.reduce(
+  const fitsByHand = (ln: number): readonly number[] => {
+    const rate = Math.exp(ln);
+    return HANDS.map((hand, h) =>
+      counted.reduce(
         (sum, { sd, honings }, i) => sum + (fits[i] as Fit)(rate, sd * sd + (hand * rate) ** 2 / honings),
-        0,
-      );
-      return Math.log(HAND_WEIGHTS[h] as number) - (ln * ln) / (2 * PRIOR_SD ** 2) + fit;
-    }),
-  );
-  const most = Math.max(...byHand.flat());
-  const weights = logs.map((_, i) =>
-    byHand.reduce((sum, hand) => sum + Math.exp((hand[i] as number) - most), 0),
-  );
+        Math.log(HAND_WEIGHTS[h] as number) - (ln * ln) / (2 * PRIOR_SD ** 2),
+      ),
+    );
+  };
+  const byPlace = whereItCounts(logs, fitsByHand);
+  const most = Math.max(...byPlace.flat());
+  const weights = byPlace.map((byHand) => byHand.reduce((sum, log) => sum + Math.exp(log - most), 0));
   const all = weights.reduce((sum, weight) => sum + weight, 0);
   const mean = weights.reduce((sum, weight, i) => sum + weight * (logs[i] as number), 0) / all;
   const spread =
@@ -79,6 +77,26 @@ export function rateFromReadings(seen: readonly RateSeen[]): LearnedRate {
     high: Math.exp(middle + wider(quantile(0.9))),
     readings: seen.length,
   };
+}
+
+/** One place in so many is tried first; what lies so far below the best of them, in ln, weighs nothing. */
+const TRIED_FIRST = 10;
+const NOTHING = 20;
+
+/** A smooth function of places, looked at closely only about where it weighs anything; nothing elsewhere. */
+function whereItCounts(
+  places: readonly number[],
+  of: (place: number) => readonly number[],
+): readonly (readonly number[])[] {
+  const first = places.map((place, i) => (i % TRIED_FIRST === 0 ? of(place) : []));
+  const best = first.map((values) => Math.max(...values));
+  const least = Math.max(...best) - NOTHING;
+  const counts = (i: number): boolean => (best[i] ?? -Infinity) > least;
+  return places.map((place, i) => {
+    const at = i - (i % TRIED_FIRST);
+    const near = [at - TRIED_FIRST, at, at + TRIED_FIRST, at + 2 * TRIED_FIRST].some(counts);
+    return near ? (i === at ? (first[i] ?? []) : of(place)) : [];
+  });
 }
 
 /**

@@ -1,6 +1,6 @@
 import type { StonesRecord, StoneRecord } from '../abrasive/at-work.js';
 import { stoneCare, type Care, type StoneUse } from '../abrasive/care.js';
-import { slowing } from '../abrasive/learned-rate.js';
+import { type LearnedRate, slowing } from '../abrasive/learned-rate.js';
 import { rateFromReadings } from '../abrasive/rate-from-readings.js';
 import { edgeLengthMm } from '../blade/edge.js';
 import type { Session } from './session.js';
@@ -33,12 +33,14 @@ export function usesOfStones(
 /**
  * How every abrasive stands: its care from what was done on it and for it, its rate from the readings its
  * owner has not had forgotten.
+ * @param rateOf what readings come to: who asks again and again may keep it
  */
 export function stonesRecord(
   bench: readonly SizedAbrasive[],
   uses: readonly UseOfStone[],
   cares: readonly Care[],
   readings: readonly RateReading[],
+  rateOf: (readings: readonly RateReading[]) => LearnedRate = rateFromReadings,
 ): StonesRecord {
   const usesOf = byStone(uses);
   const caresOf = byStone(cares);
@@ -53,7 +55,7 @@ export function stonesRecord(
         stone.id,
         {
           care,
-          rate: rateFromReadings(kept),
+          rate: rateOf(kept),
           ...(slowedTo !== undefined && { slowedTo }),
         },
       ];

@@ -75,6 +75,15 @@ const shareSeen = ([from, to]: Between, mean: number, scatter: number): number =
 export function tipsFound(seen: readonly TipSeen[]): TipsFound | undefined {
   const [last] = seen.slice(-1);
   if (!last) return undefined;
+  const known = found.get(seen) ?? reckoned(seen, last);
+  found.set(seen, known);
+  return known;
+}
+
+/** Of the very same burrs: plan, record and rack ask again and again. */
+const found = new WeakMap<readonly TipSeen[], TipsFound>();
+
+function reckoned(seen: readonly TipSeen[], last: TipSeen): TipsFound {
   const burrs = seen.map(betweenOf);
   const misread = burrs.map((each) => MISREAD.share * shareSeen(each, 0, MISREAD.scatter));
   let [all, sum, squares, within] = [0, 0, 0, 0];

@@ -1,5 +1,7 @@
 import { stonesAtWork, type StoneAtWork, type StonesRecord } from '../abrasive/at-work.js';
+import type { LearnedRate } from '../abrasive/learned-rate.js';
 import { inOrder, type SizedAbrasive } from '../abrasive/placing.js';
+import { rateFromReadings } from '../abrasive/rate-from-readings.js';
 import { unlessRefused } from '../base/refusal.js';
 import { planAnswer, type AnsweredStep, type PlanAnswer } from '../plan/plan-answer.js';
 import { edgeHistory, type HistoryEntry, type RecordedSession } from '../record/edge-state.js';
@@ -37,6 +39,14 @@ interface ToStones {
 export function asThePageSays(): Adviser {
   const kept = new Map<string, Kept>();
   const parts = new Map<string, ToStones>();
+  const rates = new Map<string, LearnedRate>();
+  // Readings come seldom, and a rate is asked for after every honing.
+  const rateOf = (readings: readonly RateReading[]): LearnedRate => {
+    const asked = JSON.stringify(readings);
+    const rate = rates.get(asked) ?? rateFromReadings(readings);
+    rates.set(asked, rate);
+    return rate;
+  };
   let stones: StonesRecord = {};
   let known: StonesRecord | undefined;
   let seen = -1;
@@ -58,6 +68,7 @@ export function asThePageSays(): Adviser {
       all.flatMap(({ uses }) => uses),
       cares,
       all.flatMap(({ readings }) => readings),
+      rateOf,
     );
     // Rates that stand keep what was reckoned at them.
     if (JSON.stringify(ratesOf(known)) !== JSON.stringify(ratesOf(stones))) stones = known;
