@@ -1,12 +1,16 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { startProgram } from './testing/attacks/program.js';
 import { TOOLS, runEvents } from './testing/fixtures.js';
 
+/** One start tells what of the program tests cover: to put it down takes longer than the start itself. */
+const COVERAGE = 'NODE_V8_COVERAGE';
+const UNCOVERED = { [COVERAGE]: '' };
 const MAIN = fileURLToPath(new URL('./main.js', import.meta.url));
 
 describe('the program', () => {
@@ -21,7 +25,7 @@ describe('the program', () => {
     environment: Record<string, string>,
   ): Promise<{ code: number | null; said: string }> => {
     const program = spawn(process.execPath, [MAIN], {
-      env: { ...process.env, DATA_DIR: folder, PORT: '0', ...environment },
+      env: { ...process.env, ...UNCOVERED, DATA_DIR: folder, PORT: '0', ...environment },
     });
     let said = '';
     const hear = (chunk: Buffer): void => {
@@ -35,7 +39,7 @@ describe('the program', () => {
   };
 
   it('prints where it is and where the data lies, and ends cleanly', async () => {
-    const { code, said } = await start({});
+    const { code, said } = await start({ [COVERAGE]: process.env[COVERAGE] ?? '' });
     expect(code).toBe(0);
     expect(said).toContain(folder);
     expect(said).toMatch(/http:\/\/127\.0\.0\.1:\d+\//);
@@ -73,20 +77,6 @@ describe('the program', () => {
   });
 
   it('killed in the middle of a run, has all it acknowledged when it is started again', async () => {
-    /** Starts it over the same folder and waits for its address. */
-    const running = async (): Promise<{ program: ChildProcess; origin: string }> => {
-      const program = spawn(process.execPath, [MAIN], {
-        env: { ...process.env, DATA_DIR: folder, PORT: '0' },
-        stdio: ['ignore', 'pipe', 'ignore'],
-      });
-      let said = '';
-      for await (const chunk of program.stdout as AsyncIterable<Buffer>) {
-        said += chunk.toString();
-        const origin = /is at (http:\/\/\S+?)\/\s/.exec(said)?.[1];
-        if (origin) return { program, origin };
-      }
-      throw new Error(`it stopped: ${said}`);
-    };
     const post = async (url: string, body: object): Promise<{ id: string; next: number }> =>
       (
         await fetch(url, {
@@ -95,7 +85,7 @@ describe('the program', () => {
           body: JSON.stringify(body),
         })
       ).json() as Promise<{ id: string; next: number }>;
-    let { program, origin } = await running();
+    let { program, origin } = await startProgram(folder);
     const { id } = await post(`${origin}/api/tools`, TOOLS['bench-chisel']);
     const strokes = Array.from({ length: 40 }, () => ({ kind: 'strokes', count: 1 }));
     const events = runEvents('r1', id, { kind: 'done' }, ...strokes);
@@ -114,7 +104,7 @@ describe('the program', () => {
       program.kill('SIGKILL');
       await underWay.catch(() => undefined);
       await gone;
-      ({ program, origin } = await running());
+      ({ program, origin } = await startProgram(folder));
       const kept = (await (await fetch(`${origin}/api/runs/r1`)).json()) as { events: object[] };
       expect(kept.events.slice(0, acknowledged)).toEqual(events.slice(0, acknowledged));
       expect(kept.events.length - acknowledged).toBeLessThanOrEqual(1);
