@@ -64,11 +64,11 @@ export interface Pressed {
 /** What an advice says with its ±, and how often that should hold. */
 export const CLAIMS = {
   strokes: { what: 'strokes until a burr on the first stone', share: 0.8 },
-  land: { what: 'a chisel’s land before it is honed', share: 0.95 },
-  life: { what: 'how long a chisel’s edge usually lasts', share: 0.8 },
+  land: { what: 'the land of a chisel or an iron before it is honed', share: 0.95 },
+  life: { what: 'how long a chisel’s or an iron’s edge usually lasts', share: 0.8 },
   angle: { what: 'the angle a knife’s edge lasts longest at', share: 0.8 },
   rate: { what: 'how fast the coarse stone cuts, once that was read', share: 0.8 },
-  camber: { what: 'the curve of a plane iron before it is honed', share: 0.95 },
+  camber: { what: 'the curve of an iron before it is honed', share: 0.95 },
 } as const;
 export type Claim = keyof typeof CLAIMS;
 /** A figure said to lie between two others. */
