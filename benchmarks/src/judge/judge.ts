@@ -9,7 +9,7 @@ import type { Judged, Wanted } from './shop.worker.js';
 const FOLDER = new URL('../../../docs/judged/', import.meta.url);
 const PAGE = new URL('../../../web/src/app/judged/judged.json', import.meta.url);
 /** What is compared with the page shop by shop needs fewer of them. */
-const FEW = 40;
+const FEW = 24;
 
 const tuning = process.argv.includes('tuning');
 const { from, shops: most } = tuning ? SEEDS.tuning : SEEDS.heldOut;
