@@ -23,6 +23,12 @@ const BY_WORDS: Readonly<Record<RateReading['by'], string>> = {
   burr: 'a burr from a known tip',
 };
 
+/** Its burr stood at the first look: it may cut any faster. */
+const isAtLeast = ({ looked }: RateReading): boolean => looked !== undefined && looked.upTo === undefined;
+
+/** Where a reading is drawn: between two looks in the middle, else where it was read. */
+const middleOf = ({ ratio, looked: { upTo = ratio } = {} }: RateReading): number => Math.sqrt(ratio * upTo);
+
 /** What one stone’s own record taught of its rate: estimate, range and readings, to be forgotten when they no longer hold. */
 @Component({
   selector: 'ma-stone-rate',
@@ -52,6 +58,13 @@ const BY_WORDS: Readonly<Record<RateReading['by'], string>> = {
           [options]="options()"
           [ariaLabel]="chartWords()"
         />
+        @if (anyAtLeast()) {
+          <p class="key">
+            A triangle says
+            <i>at least</i>
+            : its burr stood at the first look, however much sooner it came.
+          </p>
+        }
         <p-button
           label="Forget these readings"
           severity="secondary"
@@ -150,9 +163,10 @@ export class StoneRate {
       datasets: [
         {
           label: 'One reading',
-          data: readings.map(({ at, ratio }) => ({ x: Date.parse(at), y: ratio })),
+          data: readings.map((reading) => ({ x: Date.parse(reading.at), y: middleOf(reading) })),
           backgroundColor: ink.water,
           borderColor: ink.water,
+          pointStyle: readings.map((reading) => (isAtLeast(reading) ? 'triangle' : 'circle')),
           pointRadius: 5,
         },
         level(rate.factor, [], ink.accent, 'Estimate'),
@@ -163,13 +177,15 @@ export class StoneRate {
     };
   });
 
+  protected readonly anyAtLeast = computed(() => this.life().readings.some(isAtLeast));
+
   protected readonly chartWords = computed(() => {
     const readings = this.life().readings;
     const list = readings
       .slice(-5)
       .map(
-        ({ at, ratio, by, toolId }) =>
-          `${formatDay(at)} ${this.figures.number(ratio, 2)} times on ${this.nameOf(toolId)}, ${BY_WORDS[by]}`,
+        (reading) =>
+          `${formatDay(reading.at)} ${this.comesTo(reading)} times on ${this.nameOf(reading.toolId)}, ${BY_WORDS[reading.by]}`,
       );
     return `${readings.length} readings of the rate over time. The latest: ${list.join('; ')}.`;
   });
@@ -188,7 +204,7 @@ export class StoneRate {
             label: ({ datasetIndex, dataIndex }) => {
               const reading = datasetIndex === 0 ? readings[dataIndex] : undefined;
               return reading
-                ? `${this.figures.number(reading.ratio, 2)} ×, ${this.nameOf(reading.toolId)}, ${BY_WORDS[reading.by]}`
+                ? `${this.comesTo(reading)} ×, ${this.nameOf(reading.toolId)}, ${BY_WORDS[reading.by]}`
                 : '';
             },
           },
@@ -216,6 +232,14 @@ export class StoneRate {
     };
   });
 
+  /** A figure, or what it lies between. */
+  private comesTo(reading: RateReading): string {
+    const { ratio, looked } = reading;
+    const least = this.figures.number(ratio, 2);
+    if (isAtLeast(reading)) return `at least ${least}`;
+    return looked?.upTo === undefined ? least : `${least} to ${this.figures.number(looked.upTo, 2)}`;
+  }
+
   protected reason(): Reason {
     const { rate, readings } = this.life();
     const by = (kind: RateReading['by']): number => readings.filter((reading) => reading.by === kind).length;
@@ -224,13 +248,13 @@ export class StoneRate {
     );
     return {
       formula:
-        'ln K is normal: the estimate with sd 0.5, each reading with sd 0.3, from eight readings on with the spread they show themselves.',
+        'ln K is normal beforehand, sd 0.5; each reading is off by what was measured and by a hand whose scatter is not known; a burr that stood at the first look says only at least so fast.',
       inputs: [
         `assumed ${this.figures.number(this.assumed(), 5)} mm³ per N·m for ${this.figures.number(this.stone().sizeUm, 1)} µm`,
         ...counts,
         `sd of ln K now ${this.figures.number(rate.sd, 2)}`,
       ],
-      source: 'Two normal laws weighed against each other, in docs/formulas.md.',
+      source: 'Bayes over a net of rates and hands, in docs/formulas.md.',
       sure: 'The range holds the truth in about four of five simulated shops.',
     };
   }

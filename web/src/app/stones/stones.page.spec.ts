@@ -94,8 +94,10 @@ describe('a stone’s own record', () => {
       sessionId: `s${i}`,
       toolId: 't',
       at: worn[i]?.at ?? '',
-      by: 'land' as const,
+      by: 'nick' as const,
       ratio,
+      ...(i === 6 && { looked: {} }),
+      ...(i === 5 && { looked: { upTo: 0.9 } }),
     }));
     answer(server, '/api/stones/middle', {
       ...record['middle'],
@@ -108,6 +110,9 @@ describe('a stone’s own record', () => {
     expect(textOf(fixture)).toContain('≈ JIS #1000 (11.5 µm)');
     expect(textOf(fixture)).toMatch(/1\.0\d × as fast as assumed, from 7 readings/);
     expect(textOf(fixture)).toContain('48 % of those before');
+    expect(textOf(fixture)).toContain('A triangle says at least');
+    const told = (fixture.nativeElement as HTMLElement).querySelector('canvas')?.getAttribute('aria-label');
+    expect(told).toMatch(/0\.7 to 0\.9 times .*; .* at least 0\.7 times/);
     await typeInto(fixture, 'Hollow under a straightedge', '0,08');
     await press(fixture, 'Note what it shows');
     const { request } = server.expectOne({ method: 'POST', url: '/api/cares' });
