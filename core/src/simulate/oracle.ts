@@ -1,5 +1,4 @@
-import { strokesTo } from '../camber/camber-strokes.js';
-import { placedWork } from '../work/placed.js';
+import { curveAfter } from '../work/placed.js';
 import type { Adviser, ByPlace, Deed, Looked } from './advisers.js';
 import {
   freshness,
@@ -79,21 +78,21 @@ const PLANED_SHARE = 0.7;
 /** A curve is kept by strokes that go to every place alike. */
 const EVENLY = [1, 1, 1, 1, 1] as const;
 
-/** Strokes by place from the curve as it is to the one wanted, at what they truly do; none where they cost more than it. */
+/** Strokes at both corners, or in the middle, from the curve as it is to the one wanted, at what they truly do; none where they cost more than it. */
 function toTheCurve({ of, shop, truth: { edge, tired } }: Looked): ByPlace | undefined {
   const { curve: wants, tool, lifeMin } = of;
-  if (!wants || !edge.curve || tool.edge.form !== 'single-bevel') return undefined;
-  const { camberMm } = edge.curve;
-  const changeMm = wants.wantedMm - camberMm;
-  const eachMm3 = wants.rate * strokeMm3(shop.stones[0], tired[0] ?? 0);
-  const { nearest } = strokesTo(
-    placedWork(tool.edge, EVENLY.length, edge.faceMm, eachMm3),
-    (u) => changeMm * u * u,
-    Math.max(0, camberMm + changeMm / 2),
-  );
-  const takesMin = nearest.strokes.reduce((sum, each) => sum + each, 0) / STROKES_PER_MIN;
   const costs = planedMore(of, edge) * PLANED_SHARE * lifeMin * COSTS.planing;
-  return takesMin > 0 && costs > takesMin ? { stone: 0, places: nearest.strokes } : undefined;
+  if (!wants || !edge.curve || costs === 0 || tool.edge.form !== 'single-bevel') return undefined;
+  const changeMm = wants.wantedMm - edge.curve.camberMm;
+  const each = changeMm > 0 ? [1, 0, 0, 0, 1] : [0, 0, 1, 0, 0];
+  // As curved as it is half way.
+  const half = { ...edge.curve, camberMm: edge.curve.camberMm + changeMm / 2 };
+  const eachMm3 = wants.rate * strokeMm3(shop.stones[0], tired[0] ?? 0);
+  const byEachMm = curveAfter(tool.edge, half, each, edge.faceMm, eachMm3).camberMm - half.camberMm;
+  const times = Math.min(MOST_STROKES, Math.round(changeMm / byEachMm));
+  const places = each.map((count) => count * times);
+  const takesMin = places.reduce((sum, count) => sum + count, 0) / STROKES_PER_MIN;
+  return times > 0 && costs > takesMin ? { stone: 0, places } : undefined;
 }
 
 /** Strokes on the coarse and on the fine stone; none on the coarse one where the fine one alone is as soon done. */
