@@ -36,18 +36,21 @@ async function judged(wanted: readonly Wanted[]): Promise<readonly Judged[]> {
   return all;
 }
 
+/** So many are gone through at once: of those that take long, few, so that no core waits for another’s last. */
 const AT_ONCE = 25;
-const parcels = (count: number, contestants: readonly number[]): readonly Wanted[] =>
-  Array.from({ length: Math.ceil(count / AT_ONCE) }, (_, i) => ({
-    from: from + AT_ONCE * i,
-    shops: Math.min(AT_ONCE, count - AT_ONCE * i),
+const FEW_AT_ONCE = 2;
+const parcels = (count: number, atOnce: number, contestants: readonly number[]): readonly Wanted[] =>
+  Array.from({ length: Math.ceil(count / atOnce) }, (_, i) => ({
+    from: from + atOnce * i,
+    shops: Math.min(atOnce, count - atOnce * i),
     contestants,
   }));
 
 const results = await judged([
-  ...parcels(shops, places.filter(isWhole)),
+  ...parcels(shops, AT_ONCE, places.filter(isWhole)),
   ...parcels(
     Math.min(FEW, shops),
+    FEW_AT_ONCE,
     places.filter((i) => !isWhole(i)),
   ),
 ]);
