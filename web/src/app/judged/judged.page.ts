@@ -10,6 +10,7 @@ const PART_WORDS: Readonly<Record<string, string>> = {
   plan: 'how many strokes',
   angle: 'which angle next',
   care: 'when to flatten a stone',
+  camber: 'what is read and pressed for a curve',
 };
 /** A difference is told where it is more than so many times its own error. */
 const TELLING = 2;
@@ -43,7 +44,7 @@ export class JudgedPage {
       own: row.kind === 'page',
       hours: this.hours(row.total),
       wide: (BAR * row.total) / this.most,
-      dull: (BAR * row.dull) / this.most,
+      lost: (BAR * (row.dull + row.curve)) / this.most,
       words: `${this.figures.number(row.gaveOut, 0)} edges gave out, ${this.figures.number(row.honings, 0)} honings`,
     }));
   protected readonly parts = judged.rows
