@@ -223,6 +223,23 @@ describe('a burr that was looked for on the way', () => {
     expect(between).toBeCloseTo(1.5 * (plain?.ratio ?? NaN), 9);
   });
 
+  it('is read as it was planned: a nick honed by its plan to the stroke says the stone cuts as assumed', () => {
+    for (const nickMm of [0.05, 0.1, 0.2]) {
+      const conditionBefore = { kind: 'nicked', nickMm } as const;
+      const request = {
+        condition: conditionBefore,
+        finishUm: 14,
+        forceN: 20,
+        strokesPerMin: 40,
+        laidAside: [],
+      };
+      const strokes = planHoning(iron, [stone], request).steps[0]?.strokes ?? 0;
+      expect(readingOf({ ...nicked(strokes), conditionBefore })?.ratio)
+        .withContext(`${nickMm} mm`)
+        .toBeCloseTo(1, 1);
+    }
+  });
+
   it('never tells a stone slow that raised it by the plan’s own count, and does where it came late (fast-check)', () => {
     const share = fc.double({ min: 0.2, max: 0.9, noNaN: true });
     fc.assert(

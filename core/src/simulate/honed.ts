@@ -16,7 +16,7 @@ import { COSTS } from './costs.js';
 import { depthMm, faceAfterMm, regroundMm3, steelMm3, wears, type EdgeTruth } from './edge-truth.js';
 import type { Going, Writing } from './going.js';
 import { ASSUMED_MM3_PER_NM, setDeg, type HiddenShop, type HiddenTool } from './hidden-shop.js';
-import { curveHonedTo, curveRead } from './iron-curve.js';
+import { curveHonedTo, curveRead } from './curve-in-use.js';
 
 /** The wheel takes so much steel a minute. */
 const WHEEL_MM3_PER_MIN = 60;

@@ -12,7 +12,7 @@ import {
 import { COSTS } from './costs.js';
 import { depthMm, regroundMm3, steelMm3, stroppedTo, wears } from './edge-truth.js';
 import { minutesOf, setDeg } from './hidden-shop.js';
-import { planedMore } from './iron-curve.js';
+import { planedMore } from './curve-in-use.js';
 
 /** What a honing takes as it is usually done, min: what an edge's life is weighed at. */
 const HONING_MIN = 5;

@@ -6,7 +6,7 @@ import { freshTruth, stroppedTo, wears, type EdgeTruth } from './edge-truth.js';
 import { nothingYet, type Going, type Writing, type Year } from './going.js';
 import { usedAs, type HiddenShop, type HiddenTool } from './hidden-shop.js';
 import { honed, reground } from './honed.js';
-import { planedMore } from './iron-curve.js';
+import { planedMore } from './curve-in-use.js';
 import type { RecordedSession } from '../record/edge-state.js';
 import type { Session } from '../record/session.js';
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { chances } from '../testing/chances.js';
 import { freshTruth } from './edge-truth.js';
 import { hiddenShop, type HiddenTool } from './hidden-shop.js';
-import { curveHonedTo, curveRead, planedMore } from './iron-curve.js';
+import { curveHonedTo, curveRead, planedMore } from './curve-in-use.js';
 
 const iron = hiddenShop(chances(1)).tools.find(({ curve }) => curve) as HiddenTool & {
   readonly curve: NonNullable<HiddenTool['curve']>;
