@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync, rmSync, statfsSync } from 'node:fs';
 import { availableParallelism, loadavg, tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ROOT, bin, compile, fetchPackages, quietEnv, run, say } from './lib/project.mjs';
+import { ROOT, TSC, bin, compile, fetchPackages, quietEnv, run, say } from './lib/project.mjs';
 
 const WANTED = process.argv.slice(2);
 /** Journeys want the page. */
@@ -120,7 +120,7 @@ const SIDE_BY_SIDE = [
   ],
   ['web', bin('ng'), ['test', '--watch=false', '--code-coverage'], `${ROOT}/web`, counts.karma],
   jasmine('demo'),
-  ['types', bin('tsc'), ['--noEmit', '-p', 'e2e'], ROOT, counts.plain],
+  ['types', process.execPath, [TSC, '--noEmit', '-p', 'e2e'], ROOT, counts.plain],
   jasmine('contract'),
 ];
 /** Steps that open no database, and so need not wait for its addon. */

@@ -1,6 +1,7 @@
-import { open, readFile, rename, rm, writeFile } from 'node:fs/promises';
+import { readFile, rename, rm, writeFile } from 'node:fs/promises';
 import { sha256Of } from './seal.js';
 import { faultOf } from './soundness.js';
+import { syncFile } from './synced.js';
 
 export const SUM = '.sha256';
 export const UNFINISHED = '.unfinished';
@@ -20,8 +21,7 @@ export async function snapshot(vacuumInto: (file: string) => Promise<unknown>, f
     await vacuumInto(unfinished);
     const fault = await faultOf(unfinished);
     if (fault !== undefined) throw new UnsoundCopy(fault);
-    const written = await open(unfinished, 'r+');
-    await written.sync().finally(() => written.close());
+    await syncFile(unfinished);
     // The sum first: a copy without one is never taken for whole.
     await writeFile(file + SUM, `${await sha256Of(unfinished)}\n`);
     await rename(unfinished, file);

@@ -1,4 +1,4 @@
-import { copyFile, mkdtemp, open, rename, rm } from 'node:fs/promises';
+import { copyFile, mkdtemp, rename, rm } from 'node:fs/promises';
 import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { CannotOpen } from './cannot-open.js';
@@ -7,6 +7,7 @@ import { breakSeal } from './seal.js';
 import { snapshot } from './snapshot.js';
 import { faultOf } from './soundness.js';
 import { openSqliteFile, withSqliteFile, type SqliteFile } from './sqlite-file.js';
+import { syncFile, syncFolder } from './synced.js';
 
 /** Folders that work on a copy goes on in; one found at a start was left by a program that was killed. */
 export const UPGRADING = 'upgrading-';
@@ -93,8 +94,7 @@ export async function bringUp(
 
 /** Puts a whole, closed database file in place of another that nothing has open. */
 export async function putInPlaceOf(file: string, copy: string): Promise<void> {
-  const written = await open(copy, 'r+');
-  await written.sync().finally(() => written.close());
+  await syncFile(copy);
   await breakSeal(file);
   await rename(copy, file);
   await syncFolder(dirname(file));
@@ -152,8 +152,7 @@ async function lookInto(source: SqliteFile, migrations: readonly Migration[]): P
 async function refuseLoss(copy: string, before: ReadonlyMap<string, number>): Promise<void> {
   const fault = await faultOf(copy);
   if (fault !== undefined) throw new Error(`the copy brought up is not sound: ${fault}`);
-  const opened = await openSqliteFile(copy);
-  const after = await rowsByTable(opened).finally(() => opened.close());
+  const after = await withSqliteFile(copy, {}, rowsByTable);
   for (const [table, count] of before) {
     if ((after.get(table) ?? 0) < count) throw new Error(`rows of “${table}” were lost on the way`);
   }
@@ -171,11 +170,4 @@ async function rowsByTable(opened: SqliteFile): Promise<Map<string, number>> {
     counted.set(name, found?.n ?? 0);
   }
   return counted;
-}
-
-/** A rename is safe against a power cut once its folder is written; some systems cannot be asked to. */
-async function syncFolder(folder: string): Promise<void> {
-  const handle = await open(folder, 'r').catch(() => undefined);
-  await handle?.sync().catch(() => undefined);
-  await handle?.close();
 }

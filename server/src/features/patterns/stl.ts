@@ -65,7 +65,7 @@ function strokes({ text, at, sizeMm, turnDeg = 0 }: SolidText): [number, number]
   };
   const half = (sizeMm * STROKE) / 2;
   return lines.flatMap((line) =>
-    line.slice(1).flatMap(([bx = 0, by = 0], i): [number, number][][] => {
+    line.slice(1).flatMap(([bx, by], i): [number, number][][] => {
       const [ax = 0, ay = 0] = line[i] ?? [];
       const long = Math.hypot(bx - ax, by - ay);
       if (long === 0) return [];
