@@ -17,7 +17,8 @@ export interface Problem {
 }
 
 export type Checked<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly errors: readonly FieldProblem[] };
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly errors: readonly FieldProblem[] };
 
 const SENTENCES = {
   'object.unknown': '“{#key}” is not a field here: leave it out.',

@@ -157,7 +157,14 @@ export interface ScrapingEdge {
 
 /** Every form of edge the trade sharpens, told apart by `form`. */
 export type Edge =
-  SingleBevelEdge | DoubleBevelEdge | GougeEdge | VEdge | KnifeEdge | HookEdge | KnifeSetEdge | ScrapingEdge;
+  | SingleBevelEdge
+  | DoubleBevelEdge
+  | GougeEdge
+  | VEdge
+  | KnifeEdge
+  | HookEdge
+  | KnifeSetEdge
+  | ScrapingEdge;
 
 export type EdgeForm = Edge['form'];
 

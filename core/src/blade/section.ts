@@ -6,7 +6,14 @@ export interface Point {
 
 /** A facet's place in the chain from the edge up: which surface it is. */
 export type FacetName =
-  'micro' | 'secondary' | 'primary' | 'left' | 'right' | 'polished' | 'back-bevel' | 'counter';
+  | 'micro'
+  | 'secondary'
+  | 'primary'
+  | 'left'
+  | 'right'
+  | 'polished'
+  | 'back-bevel'
+  | 'counter';
 
 /** One surface of the section, from the edge's end to the far one. */
 export interface ChainFacet {

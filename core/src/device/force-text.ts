@@ -1,6 +1,7 @@
 /** A line of a cutting-force tester: newtons to part the thread, or what could not be read. */
 export type ForceLine =
-  { readonly ok: true; readonly newtons: number } | { readonly ok: false; readonly text: string };
+  | { readonly ok: true; readonly newtons: number }
+  | { readonly ok: false; readonly text: string };
 
 const MOST_N = 50;
 const LONGEST_LINE = 64;

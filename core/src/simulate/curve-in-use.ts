@@ -50,7 +50,8 @@ export function curveRead(
 /** A honing of a curved iron: whether its strokes on each stone minded places; those that make the curve, and the steel they took together. */
 interface Pressing extends Pick<Pressed, 'kept'> {
   readonly made:
-    { readonly places: readonly number[]; readonly strokes: number; readonly mm3: number } | undefined;
+    | { readonly places: readonly number[]; readonly strokes: number; readonly mm3: number }
+    | undefined;
 }
 
 /** The curve after a honing: flatter where no places were minded, by strokes by place as its iron takes them, and never quite as meant. */

@@ -2,7 +2,14 @@ import { listSchema, type ListQuery, type ObjectSchema, type Schema } from '@mel
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
 
 export type KindName =
-  'settings' | 'tools' | 'guides' | 'boards' | 'abrasives' | 'cares' | 'plans' | 'sessions';
+  | 'settings'
+  | 'tools'
+  | 'guides'
+  | 'boards'
+  | 'abrasives'
+  | 'cares'
+  | 'plans'
+  | 'sessions';
 
 /** One row of a kind's table: the columns every kind has, and its own. */
 export interface Row {
