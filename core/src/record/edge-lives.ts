@@ -287,11 +287,13 @@ const spellsOf = (
   sessions: readonly Session[],
   cuttingOnly = false,
 ): readonly number[] =>
-  sessions.flatMap((session) => {
-    const amount = session.kind === 'use' ? usedIn(measure, session) : 0;
-    const left = session.use?.stillCutting !== false && !session.chips;
-    return amount > 0 && (left || !cuttingOnly) ? [amount] : [];
-  });
+  sessions
+    .filter(
+      ({ kind, use, chips }) =>
+        kind === 'use' && (!cuttingOnly || (use?.stillCutting !== false && chips === undefined)),
+    )
+    .map((session) => usedIn(measure, session))
+    .filter((amount) => amount > 0);
 
 const mean = (values: readonly number[]): number =>
   values.length === 0 ? NaN : values.reduce((sum, each) => sum + each, 0) / values.length;

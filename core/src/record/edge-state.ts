@@ -1,10 +1,11 @@
 import { inOrder, type SizedAbrasive } from '../abrasive/placing.js';
+import { remembered } from '../base/remembered.js';
 import { depthOfMm } from '../blade/dulling.js';
 import type { Edge, SingleBevelEdge } from '../blade/edge.js';
 import { ASSUMED_LAND_MM, landOn } from '../blade/land-growth.js';
 import type { OwnedAbrasive } from '../abrasive/abrasive.js';
 import type { SessionSetting } from '../guide/setting.js';
-import { usedIn, type Session } from './session.js';
+import { instantOf, usedIn, type Session } from './session.js';
 import type { Tool } from '../blade/tool.js';
 import {
   behindGroundMm,
@@ -210,6 +211,11 @@ export interface HistoryEntry<S extends RecordedSession = RecordedSession> {
   readonly after: EdgeState;
 }
 
+const benchById = remembered(
+  (abrasives: readonly OwnedAbrasive[]): ReadonlyMap<string, SizedAbrasive> =>
+    new Map(inOrder(abrasives).map((abrasive) => [abrasive.id, abrasive])),
+);
+
 /**
  * Every entry of a tool's record in order of time, each with the edge before and after it.
  * @param kept a history of the same tool at the same abrasives: as far as its entries are the very same, from the
@@ -221,7 +227,7 @@ export function edgeHistory<S extends RecordedSession>(
   abrasives: readonly OwnedAbrasive[],
   kept: readonly HistoryEntry<S>[] = [],
 ): readonly HistoryEntry<S>[] {
-  const bench = new Map(inOrder(abrasives).map((abrasive) => [abrasive.id, abrasive]));
+  const bench = benchById(abrasives);
   const inTime = inOrderOfTime(sessions);
   const other = inTime.findIndex((session, i) => session !== kept[i]?.session);
   const standing = kept.slice(0, other < 0 ? inTime.length : other);
@@ -257,10 +263,11 @@ export function asItStands(tool: Tool, state: EdgeState | undefined): ToolAtWork
 
 /** Entries by when they happened; equal instants by id, so that the order never wavers. */
 export function inOrderOfTime<S extends RecordedSession>(sessions: readonly S[]): readonly S[] {
-  return sessions
-    .map((session) => ({ session, at: Date.parse(session.startedAt) }))
-    .sort((a, b) => a.at - b.at || (a.session.id < b.session.id ? -1 : 1))
-    .map(({ session }) => session);
+  const follows = (a: S, b: S): number => instantOf(a) - instantOf(b) || (a.id < b.id ? -1 : 1);
+  // They mostly come as they happened.
+  return sessions.every((session, i) => i === 0 || follows(sessions[i - 1] as S, session) < 0)
+    ? sessions
+    : [...sessions].sort(follows);
 }
 
 /** What use and strop change of what is told: nothing is taken off, so lengths stay as they were told. */

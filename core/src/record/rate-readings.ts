@@ -129,7 +129,7 @@ function landReadings(
   if (edge.secondaryDeg === undefined || edge.microDeg !== undefined) return [];
   const readings: RateReading[] = [];
   let from: number | undefined;
-  let taken: Taken[] = [];
+  let taken: readonly Taken[] = [];
   let last: HistoryEntry['session'] | undefined;
   let honings = 0;
   for (const { session } of history) {

@@ -1,3 +1,4 @@
+import { remembered } from '../base/remembered.js';
 import type { SessionSetting } from '../guide/setting.js';
 import type { CamberRead } from '../camber/camber-read.js';
 import type { Condition } from '../blade/dulling.js';
@@ -38,6 +39,9 @@ export interface Proof {
   /** The same, as releases before 0.10 kept it. */
   readonly grams?: number;
 }
+
+/** When a session began, ms since 1970. */
+export const instantOf = remembered(({ startedAt }: Session): number => Date.parse(startedAt));
 
 /** How much a session used the edge in a measure; minutes are its own where the use says none. */
 export const usedIn = (measure: UseMeasure, { use = {}, minutes }: Session): number =>

@@ -2,6 +2,7 @@ import { kindFacts, type Abrasive } from '../abrasive/abrasive.js';
 import { assumedRate } from '../abrasive/at-work.js';
 import type { SizedAbrasive } from '../abrasive/placing.js';
 import { scratchOf } from '../abrasive/removal.js';
+import { remembered } from '../base/remembered.js';
 import type { Edge } from '../blade/edge.js';
 import { USUAL_PUSH_N, cuttingMm } from '../work/pace.js';
 import type { SessionSetting } from '../guide/setting.js';
@@ -20,11 +21,20 @@ export const strokeOf = (
   strokeMm: cuttingMm(stone.strokeMm, bothWays ? 'both' : 'pull'),
 });
 
-/** A strop polishes; what it takes of an edge is not counted. */
-const takesSteel = ({ kind }: SizedAbrasive): boolean => {
-  const { factor, strop } = kindFacts(kind);
-  return factor !== undefined && !strop;
-};
+/** What an abrasive does at every stroke, by itself; none of one that takes no strokes. */
+const doneBy = remembered(
+  (abrasive: SizedAbrasive): Pick<WorkItem, 'removalMm3PerNm' | 'marksUm' | 'strop'> | undefined => {
+    const { factor, strop } = kindFacts(abrasive.kind);
+    return factor === undefined
+      ? undefined
+      : {
+          removalMm3PerNm: assumedRate(abrasive, abrasive.sizeUm),
+          marksUm: scratchOf(abrasive),
+          // A strop polishes; what it takes of an edge is not counted.
+          strop: strop === true,
+        };
+  },
+);
 
 /** A step of a session as work on its tool’s edge; none where its abrasive is not known or takes no strokes. */
 export function itemOf(
@@ -34,18 +44,16 @@ export function itemOf(
   bench: ReadonlyMap<string, SizedAbrasive>,
 ): WorkItem | undefined {
   const abrasive = bench.get(step.abrasiveId);
-  if (!abrasive || kindFacts(abrasive.kind).factor === undefined) return undefined;
-  const { sizeUm } = abrasive;
+  const does = abrasive && doneBy(abrasive);
+  if (!does) return undefined;
   const facet = step.facet ?? facetSetAt(edge, setting?.angleDeg);
   return {
     ...(facet && { facet }),
     ...strokeOf(step, abrasive),
     strokes: step.strokes,
     ...(step.places && { places: step.places }),
-    removalMm3PerNm: assumedRate(abrasive, sizeUm),
-    marksUm: scratchOf(abrasive),
+    ...does,
     steelFactor: STEELS[steel].factor,
-    strop: !takesSteel(abrasive),
   };
 }
 

@@ -1,4 +1,5 @@
 import type { SizedAbrasive } from '../abrasive/placing.js';
+import { remembered } from '../base/remembered.js';
 import type { Tool } from '../blade/tool.js';
 import type { Facet } from '../work/facet.js';
 import { takenMm3 } from '../work/worked.js';
@@ -15,13 +16,20 @@ export interface Taken {
 }
 
 /** What a session’s steps took at the edge; strops, and faces behind it, are left out. */
-export function takenBy(
+export const takenBy = (
   tool: Tool,
-  { steps = [], setting }: Pick<Session, 'steps' | 'setting'>,
+  session: Pick<Session, 'steps' | 'setting'>,
   bench: ReadonlyMap<string, SizedAbrasive>,
-): Taken[] {
-  return steps.flatMap((step): Taken[] => {
-    const item = itemOf(tool, step, setting, bench);
-    return item && !item.strop && !BEHIND.includes(item.facet) ? [{ step, mm3: takenMm3(item) }] : [];
-  });
-}
+): readonly Taken[] => takenOn(bench)(tool)(session);
+
+/** A record is read off from its beginning after every honing. */
+const takenOn = remembered((bench: ReadonlyMap<string, SizedAbrasive>) =>
+  remembered((tool: Tool) =>
+    remembered(({ steps = [], setting }: Pick<Session, 'steps' | 'setting'>): readonly Taken[] =>
+      steps.flatMap((step): readonly Taken[] => {
+        const item = itemOf(tool, step, setting, bench);
+        return item && !item.strop && !BEHIND.includes(item.facet) ? [{ step, mm3: takenMm3(item) }] : [];
+      }),
+    ),
+  ),
+);

@@ -1,5 +1,6 @@
 import type { SizedAbrasive } from '../abrasive/placing.js';
 import { shareBelow } from '../base/normal.js';
+import { remembered } from '../base/remembered.js';
 import type { Tool } from '../blade/tool.js';
 import type { EdgeAtWork, TipsFound } from '../work/edge-at-work.js';
 import { clearingMm } from '../work/found.js';
@@ -72,18 +73,12 @@ const shareSeen = ([from, to]: Between, mean: number, scatter: number): number =
  * mean and scatter of the logarithm, each burr an interval between the last look in vain and the strokes it stood after.
  * @returns undefined where no burr was looked for
  */
-export function tipsFound(seen: readonly TipSeen[]): TipsFound | undefined {
+export const tipsFound: (seen: readonly TipSeen[]) => TipsFound | undefined = remembered((seen) => {
   const [last] = seen.slice(-1);
-  if (!last) return undefined;
-  const known = found.get(seen) ?? reckoned(seen, last);
-  found.set(seen, known);
-  return known;
-}
+  return last && foundIn(seen, last);
+});
 
-/** Of the very same burrs: plan, record and rack ask again and again. */
-const found = new WeakMap<readonly TipSeen[], TipsFound>();
-
-function reckoned(seen: readonly TipSeen[], last: TipSeen): TipsFound {
+function foundIn(seen: readonly TipSeen[], last: TipSeen): TipsFound {
   const burrs = seen.map(betweenOf);
   const misread = burrs.map((each) => MISREAD.share * shareSeen(each, 0, MISREAD.scatter));
   let [all, sum, squares, within] = [0, 0, 0, 0];

@@ -1,4 +1,4 @@
-import type { Session } from './session.js';
+import { instantOf, type Session } from './session.js';
 
 const DAY_MS = 86_400_000;
 const YEAR_DAYS = 365;
@@ -11,13 +11,11 @@ const QUARTER_DAYS = 91;
  * @returns undefined of a record shorter than a quarter
  */
 export function yearly(sessions: readonly Session[], of: (session: Session) => number): number | undefined {
-  const times = sessions.map(({ startedAt }) => Date.parse(startedAt));
-  const [first, last] = [times[0] ?? 0, times.at(-1) ?? 0];
-  const days = Math.min(YEAR_DAYS, (last - first) / DAY_MS);
+  const [first, last] = [sessions[0], sessions.at(-1)];
+  if (!first || !last) return undefined;
+  const days = Math.min(YEAR_DAYS, (instantOf(last) - instantOf(first)) / DAY_MS);
   if (days < QUARTER_DAYS) return undefined;
-  const sum = sessions.reduce(
-    (all, session, i) => all + ((times[i] as number) > last - days * DAY_MS ? of(session) : 0),
-    0,
-  );
+  const from = instantOf(last) - days * DAY_MS;
+  const sum = sessions.reduce((all, session) => all + (instantOf(session) > from ? of(session) : 0), 0);
   return (sum * YEAR_DAYS) / days;
 }

@@ -2,6 +2,7 @@ import { stonesAtWork, type StoneAtWork, type StonesRecord } from '../abrasive/a
 import type { LearnedRate } from '../abrasive/learned-rate.js';
 import { inOrder, type SizedAbrasive } from '../abrasive/placing.js';
 import { rateFromReadings } from '../abrasive/rate-from-readings.js';
+import { remembered } from '../base/remembered.js';
 import { unlessRefused } from '../base/refusal.js';
 import { planAnswer, type AnsweredStep, type PlanAnswer } from '../plan/plan-answer.js';
 import { edgeHistory, type HistoryEntry, type RecordedSession } from '../record/edge-state.js';
@@ -13,7 +14,7 @@ import { stonesRecord, usesOfStones, type UseOfStone } from '../record/stones-re
 import type { NextAngle } from '../record/next-angle.js';
 import { nextAngleOf, type Standing, standingOf } from '../record/tool-record.js';
 import type { Adviser, Looked, Said } from './advisers.js';
-import type { HiddenTool } from './hidden-shop.js';
+import type { HiddenShop, HiddenTool } from './hidden-shop.js';
 
 /** What was reckoned of a tool, as far as its record went. */
 interface Kept {
@@ -50,8 +51,13 @@ export function asThePageSays(): Adviser {
   let stones: StonesRecord = {};
   let known: StonesRecord | undefined;
   let seen = -1;
-  const benchOf = ({ shop }: Looked): readonly SizedAbrasive[] =>
-    inOrder([...shop.stones.map(({ stone }) => stone), shop.strop]);
+  const benchIn = remembered(({ stones: own, strop }: HiddenShop): readonly SizedAbrasive[] =>
+    inOrder([...own.map(({ stone }) => stone), strop]),
+  );
+  const idsOf = remembered(
+    (bench: readonly SizedAbrasive[]) => new Map(bench.map((each) => [each.id, each])),
+  );
+  const benchOf = ({ shop }: Looked): readonly SizedAbrasive[] => benchIn(shop);
   const stonesNow = (looked: Looked): StonesRecord => {
     const { cares } = looked;
     // Only what was done on stones, and a land that was read with it, says anything of them.
@@ -61,7 +67,7 @@ export function asThePageSays(): Adviser {
     if (known && count === seen) return known;
     seen = count;
     const bench = benchOf(looked);
-    const byId = new Map(bench.map((each) => [each.id, each]));
+    const byId = idsOf(bench);
     const all = looked.shop.tools.map((of) => partOf(of, looked.all.get(of.tool.id) ?? [], bench, byId));
     known = stonesRecord(
       bench,

@@ -13,6 +13,7 @@ import { ASSUMED_LAND_MM } from '../blade/land-growth.js';
 import { hollowGrind } from '../blade/hollow-grind.js';
 import { sinDeg, toDeg } from '../base/trig.js';
 import { unlessRefused } from '../base/refusal.js';
+import { remembered } from '../base/remembered.js';
 import type { Facet } from './facet.js';
 import type { Hollow } from './profile.js';
 
@@ -53,13 +54,7 @@ const LEAST_INNER = 0.05;
  * bevelled inside along that less its wall; a hook by its make: hollow inside on its two rims, flat inside on
  * the outer bevel against the inside, bevelled on both sides as two halves.
  */
-export function sidesOf(edge: Edge): Sides {
-  const known = sides.get(edge);
-  if (known) return known;
-  const made = madeOf(edge);
-  sides.set(edge, made);
-  return made;
-}
+export const sidesOf: (edge: Edge) => Sides = remembered(madeOf);
 
 /**
  * Whether an edge is worked on two sides by turns: two bevels, a scraping edge’s reverse and its scraping side, the
@@ -79,9 +74,6 @@ export function honedFacet(edge: Edge): Facet | undefined {
 /** How much each side of a knife’s blade leans to its centre plane, degrees: straight from spine to edge. */
 export const taperDeg = ({ spineMm, widthMm }: Pick<KnifeEdge, 'spineMm' | 'widthMm'>): number =>
   toDeg(Math.atan(spineMm / 2 / widthMm));
-
-/** Every stroke asks it of the same edge. */
-const sides = new WeakMap<Edge, Sides>();
 
 function madeOf(edge: Edge): Sides {
   const common = { lengthMm: edgeLengthMm(edge), includedDeg: includedDeg(edge) };
