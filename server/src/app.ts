@@ -7,7 +7,7 @@ import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import type { Database } from './storage/database.js';
 import { sensibleBody } from './platform/body.js';
 import { HttpProblem, problemHandler } from './platform/problem.js';

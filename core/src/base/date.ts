@@ -1,4 +1,6 @@
-import { format, isValid, parseISO } from 'date-fns';
+import { format } from 'date-fns/format';
+import { isValid } from 'date-fns/isValid';
+import { parseISO } from 'date-fns/parseISO';
 
 /** Writes a `yyyy-MM-dd` day (or the day of an ISO instant, local time) as `23 Nov 2026`. */
 export function formatDay(day: string): string {

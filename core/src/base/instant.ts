@@ -1,4 +1,5 @@
-import { isValid, parseISO } from 'date-fns';
+import { isValid } from 'date-fns/isValid';
+import { parseISO } from 'date-fns/parseISO';
 
 /** How an instant is written (RFC 3339, the seconds and their fraction left out if need be): its zone is always said. */
 export const INSTANT_PATTERN =

@@ -48,17 +48,18 @@ describe('how round a tool’s edges are found', () => {
     for (let i = 0; i < tools; i++) {
       const [mean, scatter] = [0.5 * normal(), i % 2 === 0 ? 0.25 : 0.55];
       const next = (): number => Math.exp(mean + scatter * normal());
-      const seen: TipSeen[] = [];
+      let seen: readonly TipSeen[] = [];
       for (let burr = 0; burr < burrs; burr++) {
         // Made as many as were told, then a quarter at a time.
         const told = tipsFound(seen)?.times ?? 1;
         const [true_, quarter] = [next(), told / 4];
         const more = Math.max(0, Math.ceil((true_ - told) / quarter));
-        seen.push({
+        const burrSeen = {
           on: 's',
           low: more === 0 ? 0 : told + (more - 1) * quarter,
           high: told + more * quarter,
-        });
+        };
+        seen = [...seen, burrSeen];
       }
       const { times, sd } = tipsFound(seen) ?? { times: NaN, sd: NaN };
       if (Math.abs(Math.log(next() / times)) <= FOUR_IN_FIVE_SD * sd) held += 1;

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { parseISO } from 'date-fns/parseISO';
 import { endingOn } from './ending-on.js';
 import type { Workshop } from './workshop.js';
 

@@ -1,6 +1,7 @@
 import { copyFile, mkdir, mkdtemp, readdir, rm, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { isValid, parseISO } from 'date-fns';
+import { isValid } from 'date-fns/isValid';
+import { parseISO } from 'date-fns/parseISO';
 import type { Logger } from 'pino';
 import type { Backup, BackupList, Restored } from '@mellow-anvil/contract';
 import { HttpProblem, notFound, storageTrouble } from '../platform/problem.js';

@@ -1,4 +1,4 @@
-import { formatISO } from 'date-fns';
+import { formatISO } from 'date-fns/formatISO';
 
 /** How many backups stay: the newest, and the last of each day and of each month before them. */
 export const KEPT = { newest: 8, days: 14, months: 12 } as const;

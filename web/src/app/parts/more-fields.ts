@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, model } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import { MultiSelect } from 'primeng/multiselect';
 import {
   type Abrasive,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, model, input, sig
 import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { Checkbox } from 'primeng/checkbox';
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import { type Wheel, wheelWear } from '@mellow-anvil/core/abrasive';
 import { formatDay } from '@mellow-anvil/core/base';
 import type { Sentences } from '../ui/checks';
