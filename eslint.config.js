@@ -5,12 +5,12 @@ import tseslint from 'typescript-eslint';
 // What TypeScript itself is held to, by its types too, stands in .oxlintrc.json; here is what that cannot ask.
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '**/.angular/**', '**/test-results/**'] },
-  { files: ['**/*.ts'], languageOptions: { parser: tseslint.parser } },
   {
     // A pattern looks at each letter a fixed number of times, whatever is sent to it.
     files: ['{core,contract,server,web}/src/**/*.ts'],
     ignores: ['**/*.spec.ts', '**/testing/**'],
     plugins: { regexp },
+    languageOptions: { parser: tseslint.parser },
     rules: {
       'regexp/no-super-linear-backtracking': 'error',
       'regexp/no-super-linear-move': 'error',

@@ -78,7 +78,7 @@ for (const [i, { form, tool, manner, size }] of WALKS.entries()) {
     const run = page.url().split('/').at(-1) ?? '';
 
     const stations: string[] = [];
-    let broken = i % 3 !== 0;
+    let broken = process.env['WALKS'] === 'every' ? i % 3 !== 0 : i > 0;
     await goOn(page, async () => {
       if ((await page.getByRole('heading', { name: 'Done, and in the record' }).count()) > 0) return true;
       await expect(page.locator('ma-station-drawing svg')).toHaveCount(1);

@@ -246,47 +246,52 @@ const MOST_STATIONS = 60;
  */
 export async function goOn(page: Page, until: () => Promise<boolean>): Promise<readonly string[]> {
   const passed: string[] = [];
-  const now = page.locator('.way li.now');
-  const past = page.locator('.way li.past');
-  await expect(now).toHaveCount(1);
+  await expect(page.locator('.way li.now')).toHaveCount(1);
+  const click = (name: string | RegExp): Promise<void> =>
+    page.getByRole('button', { name, exact: typeof name === 'string' }).click();
   for (let i = 0; i < MOST_STATIONS; i++) {
     if (await until()) return passed;
-    const before = await past.count();
-    passed.push(
-      ((await page.getByRole('heading', { level: 1 }).textContent()) ?? '').trim().replace(/\s+/g, ' '),
-    );
-    const at = async (selector: string): Promise<boolean> => page.locator(selector).isVisible();
-    if (await at('ma-stone-station')) {
-      const allMade = page.getByRole('button', { name: /^(All \d+ made|They are in)$/ });
-      if (await allMade.isVisible()) await allMade.click();
-      else {
-        await page.keyboard.press('PageDown');
-        await page.getByRole('button', { name: 'Done', exact: true }).click();
-      }
-    } else if (await at('ma-burr-gate')) await page.getByRole('button', { name: 'All along' }).click();
-    else if (await at('ma-marker-gate')) await page.getByRole('button', { name: 'No colour left' }).click();
-    else if (await at('ma-choice-gate')) await page.locator('ma-choice-gate button').first().click();
-    else if (await at('ma-nail-gate')) await page.getByRole('button', { name: 'Smooth all along' }).click();
-    else if (await at('ma-proof-gate')) {
-      const atOnce = page.getByRole('button', { name: 'It bites the nail: finish' });
-      if (await atOnce.isVisible()) await atOnce.click();
-      else {
-        await page.getByRole('button', { name: 'Bites' }).click();
-        await page.getByRole('button', { name: /^(Proved|Finish)$/ }).click();
-      }
-    } else {
-      const eyes = page.getByRole('button', { name: 'My eyes are covered' });
-      if (await eyes.isVisible()) await eyes.click();
-      await page.locator('footer button').last().click();
+    const { past, title, station, buttons } = await stationNow(page);
+    passed.push(title);
+    const bites = 'It bites the nail: finish';
+    switch (station) {
+      case 'ma-stone-station':
+        if (buttons.some((each) => ALL_MADE.test(each))) await click(ALL_MADE);
+        else {
+          await page.keyboard.press('PageDown');
+          await click('Done');
+        }
+        break;
+      case 'ma-burr-gate':
+        await click('All along');
+        break;
+      case 'ma-marker-gate':
+        await click('No colour left');
+        break;
+      case 'ma-choice-gate':
+        await page.locator('ma-choice-gate button').first().click();
+        break;
+      case 'ma-nail-gate':
+        await click('Smooth all along');
+        break;
+      case 'ma-proof-gate':
+        if (buttons.includes(bites)) await click(bites);
+        else {
+          await click('Bites');
+          await click(/^(Proved|Finish)$/);
+        }
+        break;
+      default:
+        if (buttons.includes('My eyes are covered')) await click('My eyes are covered');
+        await page.locator('footer button').last().click();
     }
-    // Knives are changed round by round before a set is done with a stone.
-    const onward = page.getByRole('button', { name: /^(All \d+ made|They are in)$/ });
-    const tally = page.getByRole('list', { name: 'Strokes of each knife' });
     await expect
       .poll(
         async () => {
-          if ((await past.count()) > before || (await now.count()) === 0) return true;
-          if ((await tally.isVisible()) && (await onward.isVisible())) await onward.click();
+          const after = await stationNow(page);
+          if (after.past > past || after.isOver) return true;
+          // Knives are changed round by round before a set is done with a stone.
+          if (after.ofSet && after.buttons.some((each) => ALL_MADE.test(each))) await click(ALL_MADE);
           return false;
         },
         { intervals: OFTEN_MS },
@@ -295,6 +300,38 @@ export async function goOn(page: Page, until: () => Promise<boolean>): Promise<r
   }
   throw new Error(`It never came to this: ${passed.join(', ')}`);
 }
+
+/** What ends the strokes of a station at once. */
+const ALL_MADE = /^(All \d+ made|They are in)$/;
+
+/** The station at hand as it is seen, in one look. */
+const stationNow = (
+  page: Page,
+): Promise<{
+  readonly past: number;
+  readonly isOver: boolean;
+  readonly title: string;
+  readonly station: string | undefined;
+  readonly buttons: readonly string[];
+  /** Knives of a set are counted one by one. */
+  readonly ofSet: boolean;
+}> =>
+  page.evaluate(() => {
+    const words = (at: Element | null): string => (at?.textContent ?? '').trim().replace(/\s+/g, ' ');
+    const seen = (selector: string): Element[] =>
+      [...document.querySelectorAll(selector)].filter((each) => each.checkVisibility());
+    const [station] = seen(
+      'ma-stone-station, ma-burr-gate, ma-marker-gate, ma-choice-gate, ma-nail-gate, ma-proof-gate',
+    );
+    return {
+      past: document.querySelectorAll('.way li.past').length,
+      isOver: document.querySelector('.way li.now') === null,
+      title: words(document.querySelector('h1')),
+      station: station?.tagName.toLowerCase(),
+      buttons: seen('button').map((each) => each.getAttribute('aria-label') ?? words(each)),
+      ofSet: seen('[aria-label="Strokes of each knife"]').length > 0,
+    };
+  });
 
 /** Whether the station at hand has this title. */
 export const isAt =

@@ -30,6 +30,12 @@ function stop(words) {
   process.exit(1);
 }
 
+/** SQLite without its search and its maps, which nothing here asks for: built in half the time, and no slower. */
+const SQLITE_FLAGS = {
+  CFLAGS: `-O2 ${['FTS3', 'FTS4', 'FTS5', 'RTREE'].map((part) => `-USQLITE_ENABLE_${part}`).join(' ')}`,
+  CXXFLAGS: '-O1',
+};
+
 /** Packages with a step of their own after they are fetched that is done at once; SQLite's addon takes two minutes. */
 const SET_UP_AT_ONCE = ['esbuild', '@parcel/watcher', 'lmdb', 'msgpackr-extract'];
 const NPM = { cwd: ROOT, shell: process.platform === 'win32' };
@@ -55,6 +61,7 @@ export function fetchPackages() {
   return async () => {
     const { status, output } = await run('npm', ['rebuild', '--loglevel=error', 'sqlite3'], {
       ...NPM,
+      env: quietEnv(SQLITE_FLAGS),
       aloud: false,
     });
     if (status !== 0) {

@@ -30,7 +30,7 @@ describe('nothing is lost when', () => {
   it('files are damaged: it is told, or harmless', async () => nothing(await attackByDamage(4)));
 
   it('requests of every bad kind are sent: none fails on the server’s side, none stops it', async () =>
-    nothing(await attackByRequests(400)));
+    nothing(await attackByRequests(250)));
 
   it('everything that can be stored is stored, changed, removed, run, undone and opened again', async () =>
     expectAsync(walkThroughEverything(150, 1)).toBeResolved());
