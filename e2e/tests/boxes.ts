@@ -129,28 +129,25 @@ const SIZES = [
   { width: 640, height: 400 },
 ] as const;
 
-const LOOKS = [
-  ...SIZES.map((size) => [size, 'light'] as const),
-  ...SIZES.slice(0, 1).map((size) => [size, 'dark'] as const),
-];
-
 /**
- * {@link boxFaultsAtRest} of a page as it stands, at every size and in the dark.
- * @param judge what else is to be looked at at each
+ * {@link boxFaultsAtRest} of a page as it stands, at every size.
+ * @param judge what else is to be looked at at each, and in the dark, where all lies as it does by day
  */
 export async function boxFaultsAtEverySize(
   page: Page,
-  judge: (width: number, colorScheme: 'light' | 'dark') => Promise<void> = () => Promise.resolve(),
+  judge?: (width: number, colorScheme: 'light' | 'dark') => Promise<void>,
 ): Promise<readonly string[]> {
   const found: string[] = [];
-  for (const [size, colorScheme] of LOOKS) {
-    await page.emulateMedia({ colorScheme });
+  for (const size of SIZES) {
     await page.setViewportSize(size);
     for (const fault of await boxFaultsAtRest(page))
-      found.push(`${new URL(page.url()).pathname} at ${size.width}, ${colorScheme}: ${fault}`);
-    await judge(size.width, colorScheme);
+      found.push(`${new URL(page.url()).pathname} at ${size.width}: ${fault}`);
+    await judge?.(size.width, 'light');
   }
-  await page.emulateMedia({ colorScheme: 'light' });
   await page.setViewportSize(SIZES[0]);
+  if (!judge) return found;
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await judge(SIZES[0].width, 'dark');
+  await page.emulateMedia({ colorScheme: 'light' });
   return found;
 }
