@@ -37,16 +37,29 @@ export const likelihoodOf = (sign: Symptom | Look, often: Often | undefined): nu
 /** How much speaks for each cause: its share of all cases times the chance that it shows just what was seen. */
 export type Weigher = (seen: Seen) => readonly { readonly cause: CauseName; readonly weight: number }[];
 
-/** The chance that a cause shows a symptom and that it is named. */
-const namedBy = (cause: CauseName, symptom: Symptom): number =>
-  NAMED_SHARE * likelihoodOf(symptom, causeFacts(cause).shows[symptom]);
+/** By cause, in the order of {@link CAUSE_NAMES}. */
+type ByCause = readonly number[];
 
-/** The chance that nothing at all is named of a cause. */
-const SILENCE: ReadonlyMap<CauseName, number> = new Map(
-  CAUSE_NAMES.map((cause) => [
-    cause,
-    SYMPTOM_NAMES.reduce((product, symptom) => product * (1 - namedBy(cause, symptom)), 1),
+/** The chance that each cause shows a symptom and that it is named. */
+const NAMED: ReadonlyMap<Symptom, ByCause> = new Map(
+  SYMPTOM_NAMES.map((symptom) => [
+    symptom,
+    CAUSE_NAMES.map((cause) => NAMED_SHARE * likelihoodOf(symptom, causeFacts(cause).shows[symptom])),
   ]),
+);
+
+/** The chance that a look finds what it looks for. */
+const FOUND: ReadonlyMap<Look, ByCause> = new Map(
+  LOOK_NAMES.map((look) => [
+    look,
+    CAUSE_NAMES.map((cause) => likelihoodOf(look, causeFacts(cause).looks[look])),
+  ]),
+);
+
+/** What each cause weighs before anything is seen: how common it is; and where something is named, what is not. */
+const COMMON: ByCause = CAUSE_NAMES.map((cause) => causeFacts(cause).common);
+const SILENT: ByCause = COMMON.map((common, i) =>
+  [...NAMED.values()].reduce((product, named) => product * (1 - (named[i] as number)), common),
 );
 
 /**
@@ -54,20 +67,19 @@ const SILENCE: ReadonlyMap<CauseName, number> = new Map(
  * knowledge base. Where something is named, what is not speaks against as far as people name what is there; a look
  * answered no does so whole; a look that saw what a symptom names already is not counted again.
  */
-export const weighed: Weigher = ({ symptoms, looks, likelier = {} }) =>
-  CAUSE_NAMES.map((cause) => {
-    const { common, looks: would } = causeFacts(cause);
-    const named = symptoms.reduce(
-      (product, symptom) => (product * namedBy(cause, symptom)) / (1 - namedBy(cause, symptom)),
-      common * (likelier[cause] ?? 1) * (symptoms.length > 0 ? (SILENCE.get(cause) ?? 1) : 1),
-    );
-    const weight = Object.entries(looks).reduce((product, [look, yes]) => {
-      if (yes && isSeen(look as Look, symptoms)) return product;
-      const p = likelihoodOf(look as Look, would[look as Look]);
-      return product * (yes ? p : 1 - p);
-    }, named);
+export const weighed: Weigher = ({ symptoms, looks, likelier = {} }) => {
+  const named = symptoms.map((symptom) => NAMED.get(symptom) as ByCause);
+  const looked = (Object.entries(looks) as [Look, boolean][])
+    .filter(([look, yes]) => !yes || !isSeen(look, symptoms))
+    .map(([look, yes]) => ({ found: FOUND.get(look) as ByCause, yes }));
+  const first = symptoms.length > 0 ? SILENT : COMMON;
+  return CAUSE_NAMES.map((cause, i) => {
+    let weight = (first[i] as number) * (likelier[cause] ?? 1);
+    for (const chances of named) weight *= (chances[i] as number) / (1 - (chances[i] as number));
+    for (const { found, yes } of looked) weight *= yes ? (found[i] as number) : 1 - (found[i] as number);
     return { cause, weight };
   });
+};
 
 /** The causes of what was seen, the likeliest first. */
 export function rankCauses(seen: Seen, weigh: Weigher = weighed): readonly Ranked[] {

@@ -4,40 +4,37 @@ import { changesOf, fullRounds, rota } from './rota.js';
 /** The fewest swaps of any rota with the fewest rounds, by trying every loading after every other. */
 function exhaustive(pieces: number, slots: number, owed: number): { rounds: number; swaps: number } {
   const rounds = Math.max(owed, Math.ceil((pieces * owed) / Math.min(slots, pieces)));
-  const loadings = Array.from({ length: 2 ** pieces }, (_, bits) => bits).filter(
-    (bits) => bits > 0 && ones(bits) <= slots,
-  );
-  // What each knife is still owed, in base owed + 1, and the loading before: the fewest swaps until there.
-  const base = owed + 1;
-  const powers = Array.from({ length: pieces }, (_, i) => base ** i);
-  const digit = (state: number, i: number): number => Math.floor(state / (powers[i] as number)) % base;
-  const all = powers.reduce((sum, each) => sum + owed * each, 0);
-  let reached = new Map<string, number>([[`${all} 0`, 0]]);
+  const all = 2 ** pieces;
+  const knives = Array.from({ length: pieces }, (_, i) => i);
+  // What each knife is still owed, in base owed + 1.
+  const powers = knives.map((i) => (owed + 1) ** i);
+  const owes = (state: number, i: number): boolean =>
+    Math.floor(state / (powers[i] as number)) % (owed + 1) > 0;
+  const loadings = Array.from({ length: all }, (_, bits) => ({
+    bits,
+    held: knives.filter((i) => (bits >> i) & 1),
+    taken: knives.reduce((sum, i) => sum + ((bits >> i) & 1) * (powers[i] as number), 0),
+  })).filter(({ held }) => held.length > 0 && held.length <= slots);
+  const ones = Array.from({ length: all }, (_, bits) => knives.filter((i) => (bits >> i) & 1).length);
+  // By what is owed and the loading before: the fewest swaps until there.
+  let reached = new Map([[knives.reduce((sum, i) => sum + owed * (powers[i] as number), 0) * all, 0]]);
   for (let round = 0; round < rounds; round++) {
-    const next = new Map<string, number>();
+    const next = new Map<number, number>();
     for (const [key, swaps] of reached) {
-      const [state = 0, before = 0] = key.split(' ').map(Number);
-      for (const bits of loadings) {
-        let left = state;
-        let owes = true;
-        for (let i = 0; i < pieces && owes; i++) {
-          if (!((bits >> i) & 1)) continue;
-          owes = digit(state, i) > 0;
-          left -= powers[i] as number;
-        }
-        if (!owes) continue;
-        const more = swaps + (round === 0 ? 0 : ones(bits & ~before));
-        const to = `${left} ${bits}`;
+      const [state, before] = [Math.floor(key / all), key % all];
+      for (const { bits, held, taken } of loadings) {
+        if (!held.every((i) => owes(state, i))) continue;
+        const more = swaps + (round === 0 ? 0 : (ones[bits & ~before] as number));
+        const to = (state - taken) * all + bits;
         if (more < (next.get(to) ?? Infinity)) next.set(to, more);
       }
     }
     reached = next;
   }
-  const done = [...reached].filter(([key]) => key.startsWith('0 ')).map(([, swaps]) => swaps);
+  // Nothing is owed any more where the key is the last loading alone.
+  const done = [...reached].filter(([key]) => key < all).map(([, swaps]) => swaps);
   return { rounds, swaps: Math.min(...done) };
 }
-
-const ones = (bits: number): number => bits.toString(2).replaceAll('0', '').length;
 
 describe('rota', () => {
   it('takes three knives through two places, and five', () => {

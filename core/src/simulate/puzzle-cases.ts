@@ -1,3 +1,4 @@
+import { remembered } from '../base/remembered.js';
 import { CAUSE_NAMES, causeFacts, type CauseName } from '../advice/causes.js';
 import { likelihoodOf, type Weigher } from '../advice/ranking.js';
 import { LOOK_NAMES, type Look, SEEN_ALREADY, type Symptom, SYMPTOM_NAMES } from '../advice/signs.js';
@@ -70,22 +71,24 @@ export function puzzleShop(chance: Chance): PuzzleShop {
       looks: Object.fromEntries(LOOK_NAMES.map((look) => [look, seen(look)])) as Record<Look, boolean>,
     };
   };
-  const bySymptoms = new WeakMap<readonly Symptom[], readonly number[]>();
   /** The chance of just these symptoms under each cause, over how bad a case may be. */
-  const symptomsBy = (symptoms: readonly Symptom[]): readonly number[] => {
-    const known = bySymptoms.get(symptoms);
-    if (known) return known;
-    const chances = habits.map(({ shows }) =>
+  const symptomsBy = remembered((symptoms: readonly Symptom[]): readonly number[] =>
+    habits.map(({ shows }) =>
       over((bad) =>
         SYMPTOM_NAMES.reduce((product, sign) => {
           const named = NAMED * movedBy(shows.get(sign) ?? 0, SPREAD.bad * bad);
           return product * (symptoms.includes(sign) ? named : 1 - named);
         }, 1),
       ),
-    );
-    bySymptoms.set(symptoms, chances);
-    return chances;
-  };
+    ),
+  );
+  /** By cause and look, the chance of a yes at each point of how clear a case may be. */
+  const clearly = habits.map(
+    ({ would }) =>
+      new Map(
+        [...would].map(([look, p]) => [look, NORMAL.map(({ at }) => movedBy(p, SPREAD.clear * at))] as const),
+      ),
+  );
   return {
     casesOf: (count) => Array.from({ length: count }, oneCase),
     knows: ({ symptoms, looks }) => {
@@ -93,22 +96,20 @@ export function puzzleShop(chance: Chance): PuzzleShop {
         ([look]) => !symptoms.includes(SEEN_ALREADY[look] as Symptom),
       );
       const before = symptomsBy(symptoms);
-      return habits.map(({ cause, common, would }, i) => ({
-        cause,
-        weight:
-          common *
-          (before[i] as number) *
-          over((clear) =>
-            answered.reduce((product, [look, yes]) => {
-              const p = movedBy(would.get(look) ?? 0, SPREAD.clear * clear);
-              return product * (yes ? p : 1 - p);
-            }, 1),
-          ),
-      }));
+      return habits.map(({ cause, common }, i) => {
+        const yeses = answered.map(([look, yes]) => ({ yes, at: clearly[i]?.get(look) ?? [] }));
+        const looked = over((_, point) =>
+          yeses.reduce((product, { yes, at }) => {
+            const p = at[point] ?? 0;
+            return product * (yes ? p : 1 - p);
+          }, 1),
+        );
+        return { cause, weight: common * (before[i] as number) * looked };
+      });
     },
   };
 }
 
 /** The mean of something over a normal law. */
-const over = (of: (at: number) => number): number =>
-  NORMAL.reduce((sum, { at, weight }) => sum + weight * of(at), 0);
+const over = (of: (at: number, point: number) => number): number =>
+  NORMAL.reduce((sum, { at, weight }, point) => sum + weight * of(at, point), 0);
