@@ -68,6 +68,18 @@ const betweenOf = ({ low, high = Infinity }: TipSeen): Between => [Math.log(low)
 const shareSeen = ([from, to]: Between, mean: number, scatter: number): number =>
   Math.max(0, shareBelow((to - mean) / scatter) - shareBelow((from - mean) / scatter));
 
+/** Every law looked among, and what is thought of it before a burr was seen. */
+const LAWS = SCATTERS.flatMap((scatter) =>
+  MEANS.map((mean) => ({ scatter, mean, before: Math.exp(-0.5 * (mean / TOOLS_APART) ** 2) })),
+);
+
+/** The chance of a burr under each of {@link LAWS}: it is asked for with every later one. */
+const chancesOf = remembered((burr: TipSeen): readonly number[] => {
+  const between = betweenOf(burr);
+  const misread = MISREAD.share * shareSeen(between, 0, MISREAD.scatter);
+  return LAWS.map(({ mean, scatter }) => (1 - MISREAD.share) * shareSeen(between, mean, scatter) + misread);
+});
+
 /**
  * How much rounder this tool’s edges are found than the word for them says, by its own burrs: Bayes over a grid of
  * mean and scatter of the logarithm, each burr an interval between the last look in vain and the strokes it stood after.
@@ -79,22 +91,15 @@ export const tipsFound: (seen: readonly TipSeen[]) => TipsFound | undefined = re
 });
 
 function foundIn(seen: readonly TipSeen[], last: TipSeen): TipsFound {
-  const burrs = seen.map(betweenOf);
-  const misread = burrs.map((each) => MISREAD.share * shareSeen(each, 0, MISREAD.scatter));
+  const burrs = seen.map(chancesOf);
   let [all, sum, squares, within] = [0, 0, 0, 0];
-  for (const scatter of SCATTERS) {
-    for (const mean of MEANS) {
-      const chance = burrs.reduce(
-        (product, each, i) =>
-          product * ((1 - MISREAD.share) * shareSeen(each, mean, scatter) + (misread[i] as number)),
-        Math.exp(-0.5 * (mean / TOOLS_APART) ** 2),
-      );
-      all += chance;
-      sum += chance * mean;
-      squares += chance * mean ** 2;
-      within += chance * scatter ** 2;
-    }
-  }
+  LAWS.forEach(({ scatter, mean, before }, i) => {
+    const chance = burrs.reduce((product, chances) => product * (chances[i] as number), before);
+    all += chance;
+    sum += chance * mean;
+    squares += chance * mean ** 2;
+    within += chance * scatter ** 2;
+  });
   const mean = sum / all;
   return {
     times: Math.exp(mean),

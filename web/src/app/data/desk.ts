@@ -165,6 +165,12 @@ export class Desk {
       this.choices.next({ ...this.choices.value, guides: { ...guides, [toolId]: { guideId, seatName } } });
   }
 
+  /** Whether anything was asked of the plan for the tool in the vise: what nobody asked is as core asks it. */
+  readonly isAsked$: Observable<boolean> = combineLatest([this.tool$, this.choices]).pipe(
+    map(([tool, { requests }]) => tool !== undefined && requests[tool.id] !== undefined),
+    distinctUntilChanged(),
+  );
+
   /** Changes part of what is asked of the plan for the tool in the vise. */
   ask(change: FieldChange<PlanRequest>): void {
     const { toolId, requests } = this.choices.value;

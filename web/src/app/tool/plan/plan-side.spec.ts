@@ -5,6 +5,7 @@ import { planHoning } from '@mellow-anvil/core/plan';
 import { edgeAtFirst } from '@mellow-anvil/core/record';
 import { AbrasivesStore } from '../../data/abrasives.store';
 import { Desk } from '../../data/desk';
+import { Checks } from '../../ui/checks';
 import { Undo } from '../../platform/undo.store';
 import { ToolsStore } from '../../data/tools.store';
 import { atRest, inputOf, press, textOf, typeInto } from '../../testing/host';
@@ -49,6 +50,15 @@ describe('PlanSide', () => {
     expect(strokes()).toEqual(plan.steps.map((step) => String(step.strokes)));
     expect(textOf(fixture, '.left')).toContain('Stone 400');
     expect(textOf(fixture, 'p.steel')).toContain('the land grows from 0.5 mm');
+  });
+
+  it('loads the contract only once something is asked: what nobody asks is as core asks it', async () => {
+    const checked = spyOn(TestBed.inject(Checks), 'sentencesFor').and.callThrough();
+    await atRest();
+    expect(strokes().length).toBeGreaterThan(0);
+    expect(checked).not.toHaveBeenCalled();
+    await press(fixture, 'Very dull');
+    expect(checked).toHaveBeenCalledWith('planDraftSchema', jasmine.objectContaining({ toolId: 'iron' }));
   });
 
   it('asks how deep a nick is, and plans for it', async () => {

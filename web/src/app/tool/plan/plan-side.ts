@@ -199,9 +199,9 @@ export class PlanSide {
   private readonly draftNow = toSignal(this.draft$);
   /** What the contract has against what is asked now, of this tool. */
   private readonly sentences = toSignal(
-    this.draft$.pipe(
-      switchMap((draft): Promise<Sentences> =>
-        draft ? this.checks.sentencesFor('planDraftSchema', draft) : Promise.resolve({}),
+    combineLatest([this.draft$, this.desk.isAsked$]).pipe(
+      switchMap(([draft, isAsked]): Promise<Sentences> =>
+        draft && isAsked ? this.checks.sentencesFor('planDraftSchema', draft) : Promise.resolve({}),
       ),
     ),
     { initialValue: {} as Sentences },
