@@ -88,6 +88,7 @@ function settled(e: number, bow: number): (u: number) => number {
     const moment = us.reduce((sum, u) => sum + (u * press(u)) / 200, 0);
     sink += 0.02 * (1 - load);
     tilt += 0.02 * (e - moment);
+    if (Math.abs(1 - load) + Math.abs(e - moment) < 1e-9) break;
   }
   return press;
 }

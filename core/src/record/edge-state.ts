@@ -228,9 +228,9 @@ export function edgeHistory<S extends RecordedSession>(
   kept: readonly HistoryEntry<S>[] = [],
 ): readonly HistoryEntry<S>[] {
   const bench = benchById(abrasives);
-  const inTime = inOrderOfTime(sessions);
-  const other = inTime.findIndex((session, i) => session !== kept[i]?.session);
-  const standing = kept.slice(0, other < 0 ? inTime.length : other);
+  const known = sharedBy(sessions, kept);
+  const inTime = inOrderOfTime(sessions, known);
+  const standing = kept.slice(0, inTime === sessions ? known : sharedBy(inTime, kept));
   let before = standing.at(-1)?.after ?? edgeAtFirst(tool);
   const reckoned = inTime.slice(standing.length).map((session) => {
     const entry = { session, before, after: afterSession(tool, before, session, bench) };
@@ -261,13 +261,22 @@ export function asItStands(tool: Tool, state: EdgeState | undefined): ToolAtWork
     : { ...tool, edge: { ...edge, landMm }, ...now };
 }
 
-/** Entries by when they happened; equal instants by id, so that the order never wavers. */
-export function inOrderOfTime<S extends RecordedSession>(sessions: readonly S[]): readonly S[] {
+/** How many entries, from the first on, are the very same as a history’s. */
+function sharedBy(sessions: readonly RecordedSession[], history: readonly HistoryEntry[]): number {
+  const other = sessions.findIndex((session, i) => session !== history[i]?.session);
+  return other < 0 ? sessions.length : other;
+}
+
+/**
+ * Entries by when they happened; equal instants by id, so that the order never wavers.
+ * @param known so many of the first are known to be in order
+ */
+export function inOrderOfTime<S extends RecordedSession>(sessions: readonly S[], known = 0): readonly S[] {
   const follows = (a: S, b: S): number => instantOf(a) - instantOf(b) || (a.id < b.id ? -1 : 1);
   // They mostly come as they happened.
-  return sessions.every((session, i) => i === 0 || follows(sessions[i - 1] as S, session) < 0)
-    ? sessions
-    : [...sessions].sort(follows);
+  for (let i = Math.max(1, known); i < sessions.length; i++)
+    if (follows(sessions[i - 1] as S, sessions[i] as S) >= 0) return [...sessions].sort(follows);
+  return sessions;
 }
 
 /** What use and strop change of what is told: nothing is taken off, so lengths stay as they were told. */
