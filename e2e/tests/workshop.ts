@@ -218,6 +218,14 @@ export async function goTo(page: Page, room: string): Promise<void> {
     history.pushState(null, '', to);
     dispatchEvent(new PopStateEvent('popstate'));
   }, room);
+  // The router puts a state of its own in place of none once it has the room, which says what it says by the next frame.
+  await page.waitForFunction(() => history.state !== null);
+  await page.evaluate(
+    () =>
+      new Promise((resolve) => {
+        requestAnimationFrame(() => requestAnimationFrame(resolve));
+      }),
+  );
   // The workshop's first page leads on to the tool in most need.
   if (room !== '/') await expect(page).toHaveURL((url) => url.pathname + url.search === room);
 }
