@@ -214,6 +214,9 @@ export async function goTo(page: Page, room: string): Promise<void> {
     await page.goto(room);
     return;
   }
+  const { pathname, search } = new URL(page.url());
+  // Whoever is in it already stays: the router does nothing then.
+  if (pathname + search === room) return;
   await page.evaluate((to) => {
     history.pushState(null, '', to);
     dispatchEvent(new PopStateEvent('popstate'));
