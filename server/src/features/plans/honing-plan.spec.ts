@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { check, planDraftSchema } from '@mellow-anvil/contract';
 import { type Abrasive, kindFacts, type StonesRecord } from '@mellow-anvil/core/abrasive';
 import { type Condition, CONDITIONS, FAMILY_NAMES, type Tool } from '@mellow-anvil/core/blade';
 import { planAnswer, type PlanAnswer, type School, SCHOOLS, TOO_MANY_STROKES } from '@mellow-anvil/core/plan';
@@ -204,6 +205,11 @@ describe('the plan over HTTP', () => {
       for (const tool of rack) {
         const page = planAnswer({ ...of, tool, record: judged[tool.id] }, {});
         const { condition } = page.request;
+        // What nobody asked the page does not check: the contract has nothing against it.
+        const draft = { name: tool.name, toolId: tool.id, request: JSON.parse(JSON.stringify(page.request)) };
+        expect(check(planDraftSchema, draft))
+          .withContext(tool.name)
+          .toEqual(jasmine.objectContaining({ ok: true }));
         expect((await planned({ toolId: tool.id, condition })).request)
           .withContext(`${tool.name}, ${lateCosts} times`)
           .toEqual(JSON.parse(JSON.stringify(page.request)));

@@ -155,6 +155,12 @@ export class Desk {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
+  /** Whether anything was asked of the plan for the tool in the vise: what nobody asked is as core asks it. */
+  readonly isAsked$: Observable<boolean> = combineLatest([this.tool$, this.choices]).pipe(
+    map(([tool, { requests }]) => tool !== undefined && requests[tool.id] !== undefined),
+    distinctUntilChanged(),
+  );
+
   takeUp(toolId: string | undefined): void {
     if (toolId !== this.choices.value.toolId) this.choices.next({ ...this.choices.value, toolId });
   }
@@ -164,12 +170,6 @@ export class Desk {
     if (toolId)
       this.choices.next({ ...this.choices.value, guides: { ...guides, [toolId]: { guideId, seatName } } });
   }
-
-  /** Whether anything was asked of the plan for the tool in the vise: what nobody asked is as core asks it. */
-  readonly isAsked$: Observable<boolean> = combineLatest([this.tool$, this.choices]).pipe(
-    map(([tool, { requests }]) => tool !== undefined && requests[tool.id] !== undefined),
-    distinctUntilChanged(),
-  );
 
   /** Changes part of what is asked of the plan for the tool in the vise. */
   ask(change: FieldChange<PlanRequest>): void {
