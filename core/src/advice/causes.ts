@@ -201,7 +201,7 @@ const CAUSES = {
       'burr-uneven': 'sometimes',
       'corners-rounded': 'sometimes',
     },
-    looks: { 'straightedge-stone': 'always', 'marker-patches': 'often' },
+    looks: { 'straightedge-stone': 'itself', 'marker-patches': 'often' },
     cure: {
       says: 'Flatten the stone first, then hone the edge straight on it.',
       stones: true,
@@ -237,7 +237,7 @@ const CAUSES = {
     why: 'Rust has eaten holes; where one comes to the edge, a piece is missing.',
     common: 1,
     shows: { crumbles: 'often', 'lines-in-cut': 'often' },
-    looks: { 'lens-pits': 'always' },
+    looks: { 'lens-pits': 'itself' },
     cure: {
       says: 'Hone past them, or leave a short dull stretch until wear passes it.',
       condition: 'dull',
@@ -347,7 +347,7 @@ const CAUSES = {
     why: 'The heel rides on the wood: bevel too steep for the bed, or worn under.',
     common: 2,
     shows: { 'sharp-does-not-cut': 'always' },
-    looks: { 'clearance-small': 'always', 'angle-measured': 'sometimes' },
+    looks: { 'clearance-small': 'itself', 'angle-measured': 'sometimes' },
     cure: { says: 'Hone less steep; on a bevel-up iron leave the back bevel out.', side: 'edge' },
   },
   'back-bevel-up': {
@@ -371,7 +371,7 @@ const CAUSES = {
     why: 'The shaving is narrow, and each pass leaves a hollow.',
     common: 3,
     shows: { 'tall-scallops': 'always', 'edge-bellied': 'sometimes' },
-    looks: { 'light-at-corners': 'always' },
+    looks: { 'light-at-corners': 'itself' },
     cure: { says: 'Next time work the middle; read the iron back under Camber.', side: 'camber' },
   },
 } as const satisfies Record<string, Cause>;

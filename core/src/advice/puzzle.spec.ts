@@ -93,6 +93,14 @@ describe('the puzzle', () => {
     expect(top(['not-fine'])).toBe('moved-on-too-soon');
   });
 
+  it('takes nobody’s record for what a straightedge on the stone has just denied', () => {
+    const seen = { symptoms: ['edge-bellied'], looks: {}, likelier: { 'dished-stone': 2 } } as const;
+    expect(rankCauses(seen)[0]?.cause).toBe('dished-stone');
+    const denied = rankCauses({ ...seen, looks: { 'straightedge-stone': false } });
+    expect(denied.find(({ cause }) => cause === 'dished-stone')?.share).toBeLessThan(0.1);
+    expect(denied[0]?.cause).not.toBe('dished-stone');
+  });
+
   it('counts no look twice: what a symptom names already is neither asked for nor counted again', () => {
     for (const [look, symptom] of Object.entries(SEEN_ALREADY) as [Look, Symptom][]) {
       const seen = { symptoms: [symptom], looks: {} };

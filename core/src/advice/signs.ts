@@ -31,8 +31,10 @@ export const SYMPTOMS = {
 export type Symptom = keyof typeof SYMPTOMS;
 export const SYMPTOM_NAMES = Object.keys(SYMPTOMS) as readonly Symptom[];
 
-/** How likely a cause shows a sign: nearly always, often, now and then; else hardly ever. */
-export const OFTEN = { always: 0.9, often: 0.6, sometimes: 0.25, hardly: 0.03, never: 0.003 } as const;
+/** How likely a cause shows a sign: where the sign is the cause itself, nearly always, often, now and then; else hardly ever. */
+export const OFTEN = {
+  ...{ itself: 0.98, always: 0.9, often: 0.6, sometimes: 0.25, hardly: 0.03, never: 0.003 },
+} as const;
 export type Often = Exclude<keyof typeof OFTEN, 'hardly' | 'never'>;
 
 /** Looks and tests that tell causes apart, and what each asks. */
