@@ -75,7 +75,7 @@ module.exports = {
       name: 'features-by-their-front-door',
       severity: 'error',
       from: { path: '^server/src/features/([^/]+)/', pathNot: '\\.spec\\.ts$' },
-      to: { path: '^server/src/features/', pathNot: ['^server/src/features/$1/', '/index\\.ts$'] },
+      to: { path: '^server/src/features/', pathNot: ['^server/src/features/$1/', '/(index|tables)\\.ts$'] },
     },
     ...downwards('web/src/app', [
       'platform',

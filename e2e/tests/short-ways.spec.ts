@@ -20,7 +20,7 @@ test('a few letters go to a tool, a stone or a room; the keys are on a sheet and
   await field.press('Enter');
   await expect(page).toHaveURL(/\/stones\//);
   await page.goBack();
-  await expect(page).toHaveURL(/\/plan$/);
+  await expect(page.getByRole('region', { name: 'The plan' })).toBeVisible();
   await keyboard.press('1');
   await expect(page).toHaveURL(/\/edge$/);
 

@@ -20,7 +20,7 @@ import {
   type KindRow,
 } from './whole.js';
 import type { Kinds } from './kinds.js';
-import type { KindName, Row } from './kind.js';
+import type { KindName, Row } from './table.js';
 
 export type { CommandSummary };
 

@@ -1,26 +1,6 @@
 import { listSchema, type ListQuery, type ObjectSchema, type Schema } from '@mellow-anvil/contract';
 import { DataTypes, type Model, type ModelAttributes, type ModelStatic, type Sequelize } from 'sequelize';
-
-export type KindName =
-  | 'settings'
-  | 'tools'
-  | 'guides'
-  | 'boards'
-  | 'abrasives'
-  | 'cares'
-  | 'plans'
-  | 'sessions';
-
-/** One row of a kind's table: the columns every kind has, and its own. */
-export interface Row {
-  readonly id: string;
-  readonly version: number;
-  readonly createdAt: string;
-  readonly updatedAt: string;
-  /** Set while the thing is removed; undo clears it. */
-  readonly deletedAt: string | null;
-  readonly [column: string]: unknown;
-}
+import type { KindName, Table } from './table.js';
 
 /** A column that holds the id of another kind's row, which has to be there. */
 export interface Reference {
@@ -28,19 +8,10 @@ export interface Reference {
   readonly to: KindName;
 }
 
-type ColumnType = 'text' | 'real' | 'json';
-
-/** The keys of every member of a union. */
-type KeyOf<T> = T extends unknown ? keyof T : never;
-
-interface KindOptions<T> {
-  readonly name: KindName;
+interface KindOptions<T> extends Table<T> {
   /** One of them, as the page says it: “tool”. */
   readonly one: string;
   readonly schema: ObjectSchema<T>;
-  readonly columns: Readonly<Record<KeyOf<T>, ColumnType>>;
-  /** Columns worked out from the thing on every write, to sort and filter by. */
-  readonly derived?: Readonly<Record<string, { of(thing: T): string | number }['of']>>;
   /** Fields a list can be ordered by. */
   readonly sorts: readonly string[];
   readonly searches: readonly string[];
@@ -55,8 +26,6 @@ interface KindOptions<T> {
 export interface Kind<T = unknown> extends KindOptions<T> {
   readonly list: ObjectSchema<ListQuery>;
   model(sequelize: Sequelize): ModelStatic<Model>;
-  toColumns(thing: T): Readonly<Record<string, unknown>>;
-  fromRow(row: Row): T;
   /** The filters a query gives, by column. */
   where(query: ListQuery): Readonly<Record<string, unknown>>;
 }
@@ -74,7 +43,6 @@ const ENVELOPE: ModelAttributes = {
 
 /** Declares a kind. */
 export function defineKind<T extends object>(options: KindOptions<T>): Kind<T> {
-  const columns = Object.entries<ColumnType>(options.columns);
   const filters = options.filters ?? {};
   return {
     ...options,
@@ -83,7 +51,7 @@ export function defineKind<T extends object>(options: KindOptions<T>): Kind<T> {
       const existing = sequelize.models[options.name];
       if (existing) return existing;
       const derived = Object.keys(options.derived ?? {}).map((name) => [name, { type: DataTypes.DOUBLE }]);
-      const own = columns.map(([name, type]) => [
+      const own = Object.entries<string>(options.columns).map(([name, type]) => [
         name,
         { type: type === 'real' ? DataTypes.DOUBLE : DataTypes.TEXT },
       ]);
@@ -93,20 +61,6 @@ export function defineKind<T extends object>(options: KindOptions<T>): Kind<T> {
         { tableName: options.name, timestamps: false },
       );
     },
-    toColumns: (thing) =>
-      Object.fromEntries([
-        ...columns.map(([name, type]) => {
-          const value = (thing as Readonly<Record<string, unknown>>)[name];
-          return [name, value === undefined ? null : type === 'json' ? JSON.stringify(value) : value];
-        }),
-        ...Object.entries(options.derived ?? {}).map(([name, from]) => [name, from(thing)]),
-      ]) as Record<string, unknown>,
-    fromRow: (row) =>
-      Object.fromEntries(
-        columns
-          .filter(([name]) => row[name] !== null && row[name] !== undefined)
-          .map(([name, type]) => [name, type === 'json' ? JSON.parse(row[name] as string) : row[name]]),
-      ) as T,
     where: (query) =>
       Object.fromEntries(
         Object.keys(filters).flatMap((f) => (query[f] === undefined ? [] : [[f, query[f]]])),

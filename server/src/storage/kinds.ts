@@ -1,4 +1,5 @@
-import type { AnyKind, KindName, Reference } from './kind.js';
+import type { AnyKind, Reference } from './kind.js';
+import type { KindName } from './table.js';
 
 /** Every kind of stored thing there is, and how they hang together. */
 export interface Kinds {

@@ -4,7 +4,8 @@ import type { Change, ListQuery, Page, Stored } from '@mellow-anvil/contract';
 import type { Commands, RowChange } from './commands.js';
 import type { Database } from './database.js';
 import { KeptAnswers } from './kept-answers.js';
-import type { Kind, Row } from './kind.js';
+import type { Kind } from './kind.js';
+import { toStored, type Row } from './table.js';
 import { HttpProblem, notFound } from '../platform/problem.js';
 
 /** What can be done with one kind of stored thing. */
@@ -138,12 +139,6 @@ export function changedRow<T>(kind: Kind<T>, before: Row, thing: T): Row {
 export function removedRow(before: Row): Row {
   const now = new Date().toISOString();
   return { ...before, updatedAt: now, deletedAt: now, version: before.version + 1 };
-}
-
-/** A row as the server answers it. */
-export function toStored<T>(kind: Kind<T>, row: Row): Stored<T> {
-  const { id, version, createdAt, updatedAt } = row;
-  return { id, ...kind.fromRow(row), version, createdAt, updatedAt } as unknown as Stored<T>;
 }
 
 /**

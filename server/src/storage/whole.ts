@@ -1,6 +1,6 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { DATABASE_BYTES, MOST, check, type FieldProblem } from '@mellow-anvil/contract';
-import type { KindName, Row } from './kind.js';
+import type { KindName, Row } from './table.js';
 import type { Kinds } from './kinds.js';
 import { invalid } from '../platform/problem.js';
 

@@ -1,9 +1,9 @@
 import { LRUCache } from 'lru-cache';
 import type { Stored } from '@mellow-anvil/contract';
 import type { Session } from '@mellow-anvil/core/record';
-import { sessions } from '../sessions/index.js';
+import { sessionTable } from '../sessions/tables.js';
 import { liveRowsNamed } from '../../storage/rows.js';
-import { toStored } from '../../storage/store.js';
+import { toStored } from '../../storage/table.js';
 import type { Connection } from '../../storage/database.js';
 import type { Changes } from '../../storage/derived-answers.js';
 
@@ -49,16 +49,16 @@ export class Entries {
     const unread = toolIds.filter((id) => !known.has(id));
     const since = [...new Set([...known.values()].flatMap((kept) => kept.since))];
     const [whole, more] = await Promise.all([
-      liveRowsNamed(this.database, sessions, 'toolId', unread),
-      liveRowsNamed(this.database, sessions, 'id', since),
+      liveRowsNamed(this.database, sessionTable, 'toolId', unread),
+      liveRowsNamed(this.database, sessionTable, 'id', since),
     ]);
     const all = new Map(unread.map((id): [string, Stored<Session>[]] => [id, []]));
     for (const [id, kept] of known) all.set(id, standing(kept));
-    for (const row of whole) all.get(row['toolId'] as string)?.push(toStored(sessions, row));
+    for (const row of whole) all.get(row['toolId'] as string)?.push(toStored(sessionTable, row));
     for (const row of more) {
       // One that came from a tool just read is in that tool’s already.
       const toolId = row['toolId'] as string;
-      if (known.has(toolId)) all.get(toolId)?.push(toStored(sessions, row));
+      if (known.has(toolId)) all.get(toolId)?.push(toStored(sessionTable, row));
     }
     if (stored === this.stored) for (const [id, entries] of all) this.kept.set(id, { entries, since: [] });
     return all;

@@ -5,7 +5,7 @@ import type { RecordedSession } from '@mellow-anvil/core/record';
 import type { Connection } from '../../storage/database.js';
 import { DerivedAnswers, type Changes, type Derived } from '../../storage/derived-answers.js';
 import { idsOf, liveRowsNamed } from '../../storage/rows.js';
-import { tools } from '../tools/index.js';
+import { toolTable } from '../tools/tables.js';
 import type { Entries } from './entries.js';
 
 /** A stone as what is reckoned sees it; its name and the sets it stands in change nothing. */
@@ -67,7 +67,7 @@ export class KeptByTool<S extends SeenStone, T> {
    */
   async of(stones: readonly S[], toolIds?: readonly string[]): Promise<ReadonlyMap<string, T>> {
     this.answers.forgetResting(this.changedSince(stones));
-    const rack = toolIds ?? (await idsOf(this.database, tools));
+    const rack = toolIds ?? (await idsOf(this.database, toolTable));
     return this.answers.of(rack, (missing) => this.reckoned(missing, stones));
   }
 
@@ -75,7 +75,7 @@ export class KeptByTool<S extends SeenStone, T> {
     toolIds: readonly string[],
     stones: readonly S[],
   ): Promise<ReadonlyMap<string, Derived<T>>> {
-    const rows = await liveRowsNamed(this.database, tools, 'id', toolIds);
+    const rows = await liveRowsNamed(this.database, toolTable, 'id', toolIds);
     const entries = await this.entries.of(rows.map(({ id }) => id));
     return new Map(
       rows.map((row): [string, Derived<T>] => {
@@ -84,7 +84,7 @@ export class KeptByTool<S extends SeenStone, T> {
         return [
           row.id,
           {
-            answer: this.answer(row.id, { tool: tools.fromRow(row), entries: own, stones }),
+            answer: this.answer(row.id, { tool: toolTable.fromRow(row), entries: own, stones }),
             restsOn: new Set(named),
           },
         ];

@@ -3,7 +3,7 @@ import type { StonesRecord } from '@mellow-anvil/core/abrasive';
 import type { ToolRecord } from '@mellow-anvil/core/record';
 import type { Database } from '../../storage/database.js';
 import { idsOf } from '../../storage/rows.js';
-import { tools } from '../tools/index.js';
+import { toolTable } from '../tools/tables.js';
 import { KeptAnswers } from '../../storage/kept-answers.js';
 import type { Commands } from '../../storage/commands.js';
 import { beside } from '../../platform/workers.js';
@@ -63,7 +63,7 @@ export class Reckoner {
    */
   async rack(withinMs?: number): Promise<{ readonly text: string; readonly complete: boolean }> {
     await this.database.ready();
-    const ids = await idsOf(this.database, tools);
+    const ids = await idsOf(this.database, toolTable);
     if (this.wholeAt === this.edition) return { text: this.textOf(ids), complete: true };
     let complete = false as boolean;
     const fresh = this.freshRack().then(() => {
@@ -76,7 +76,7 @@ export class Reckoner {
       await this.reckonTouched();
       await Promise.race([fresh, pause(withinMs)]);
     }
-    return { text: this.textOf(complete ? await idsOf(this.database, tools) : ids), complete };
+    return { text: this.textOf(complete ? await idsOf(this.database, toolTable) : ids), complete };
   }
 
   /** A tool's record with each entry and what it changed, as JSON text. @throws HttpProblem 404 */
@@ -134,7 +134,7 @@ export class Reckoner {
 
   private async reckonRack(): Promise<void> {
     const { edition } = this;
-    const ids = await idsOf(this.database, tools);
+    const ids = await idsOf(this.database, toolTable);
     const batches: string[][] = [];
     for (let i = 0; i < ids.length; i += TOOLS_AT_ONCE) batches.push(ids.slice(i, i + TOOLS_AT_ONCE));
     for (const toolIds of batches) await this.ask({ of: 'rack', toolIds, readyOnly: true });

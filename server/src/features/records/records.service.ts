@@ -4,7 +4,7 @@ import { lifeOf, recordOf, type ToolRecord } from '@mellow-anvil/core/record';
 import type { Connection } from '../../storage/database.js';
 import { notFound } from '../../platform/problem.js';
 import { liveRowsNamed } from '../../storage/rows.js';
-import { tools } from '../tools/index.js';
+import { toolTable } from '../tools/tables.js';
 import type { StonesService } from './stones.service.js';
 import type { Entries } from './entries.js';
 import { Histories } from './histories.js';
@@ -42,9 +42,9 @@ export class RecordsService {
 
   /** @throws HttpProblem 404 */
   async lifeOf(toolId: string): Promise<ToolLife> {
-    const [row] = await liveRowsNamed(this.database, tools, 'id', [toolId]);
+    const [row] = await liveRowsNamed(this.database, toolTable, 'id', [toolId]);
     if (!row) throw notFound('This tool');
-    const tool = tools.fromRow(row);
+    const tool = toolTable.fromRow(row);
     const entries = (await this.entries.of([toolId])).get(toolId) ?? [];
     const history = this.histories.of(toolId, tool, entries, await this.bench.everAtWork());
     return { record: recordOf(tool, history), entries: lifeOf(history) };

@@ -20,12 +20,11 @@ import {
   type UseOfStone,
   usesOfStones,
 } from '@mellow-anvil/core/record';
-import { abrasives } from '../abrasives/index.js';
-import { cares } from '../abrasives/index.js';
+import { abrasiveTable, careTable } from '../abrasives/tables.js';
 import type { Connection } from '../../storage/database.js';
 import { notFound } from '../../platform/problem.js';
 import { liveRowsOf, rowsOf } from '../../storage/rows.js';
-import { toStored } from '../../storage/store.js';
+import { toStored } from '../../storage/table.js';
 import type { Entries } from './entries.js';
 import { Histories } from './histories.js';
 import { KeptByTool, type LastReckoned } from './kept-by-tool.js';
@@ -89,26 +88,26 @@ export class StonesService {
   }
 
   async all(): Promise<StonesAnswer> {
-    const gone = await rowsOf(this.database, abrasives, '"deletedAt" IS NOT NULL');
+    const gone = await rowsOf(this.database, abrasiveTable, '"deletedAt" IS NOT NULL');
     return {
       stones: await this.record(),
-      gone: gone.map((row) => ({ id: row.id, name: abrasives.fromRow(row).name })),
+      gone: gone.map((row) => ({ id: row.id, name: abrasiveTable.fromRow(row).name })),
     };
   }
 
   /** @throws HttpProblem 404 */
   async one(id: string): Promise<StoneAnswer> {
-    const [row] = await liveRowsOf(this.database, abrasives, 'id = $id', { id });
+    const [row] = await liveRowsOf(this.database, abrasiveTable, 'id = $id', { id });
     if (!row) throw notFound('This stone');
     const { record, readings } = await this.now();
-    const cared = await liveRowsOf(this.database, cares, '"abrasiveId" = $id', { id });
+    const cared = await liveRowsOf(this.database, careTable, '"abrasiveId" = $id', { id });
     return {
       ...(record[id] as StoneRecord),
       readings: readingsNow(
-        abrasives.fromRow(row),
+        abrasiveTable.fromRow(row),
         readings.filter(({ abrasiveId }) => abrasiveId === id),
       ),
-      cares: cared.map((each) => toStored(cares, each)).sort((a, b) => (a.at < b.at ? 1 : -1)),
+      cares: cared.map((each) => toStored(careTable, each)).sort((a, b) => (a.at < b.at ? 1 : -1)),
     };
   }
 
@@ -131,12 +130,12 @@ export class StonesService {
     const bench = inOrder(await this.everOwned());
     const parts = [...(await this.parts.of(bench)).values()];
     if (this.last && sameList(this.last.parts, parts)) return this.last;
-    const cared = await liveRowsOf(this.database, cares);
+    const cared = await liveRowsOf(this.database, careTable);
     const readings = parts.flatMap((part) => part.readings);
     const record = stonesRecord(
       bench,
       parts.flatMap((part) => part.uses),
-      cared.map((row) => cares.fromRow(row)),
+      cared.map((row) => careTable.fromRow(row)),
       readings,
     );
     if (stones === this.stones) this.last = { record, readings, parts };
@@ -144,8 +143,8 @@ export class StonesService {
   }
 
   private async everOwned(): Promise<OwnedAbrasive[]> {
-    const rows = await rowsOf(this.database, abrasives, '1');
-    return rows.map((row) => ({ ...(abrasives.fromRow(row) as Abrasive), id: row.id }));
+    const rows = await rowsOf(this.database, abrasiveTable, '1');
+    return rows.map((row) => ({ ...(abrasiveTable.fromRow(row) as Abrasive), id: row.id }));
   }
 }
 

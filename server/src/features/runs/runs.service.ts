@@ -13,7 +13,7 @@ import { HttpProblem, invalid, notFound } from '../../platform/problem.js';
 import { newRow } from '../../storage/store.js';
 import { tools } from '../tools/index.js';
 import type { Commands, RowChange } from '../../storage/commands.js';
-import type { Row } from '../../storage/kind.js';
+import type { Row } from '../../storage/table.js';
 import {
   addEvents,
   addRun,

@@ -1,24 +1,27 @@
 import type { Transaction } from 'sequelize';
 import { settingsSchema } from '@mellow-anvil/contract';
 import { DEFAULT_SETTINGS, type Settings } from '@mellow-anvil/core/workshop';
-import { defineKind, type Row } from '../../storage/kind.js';
+import { defineKind } from '../../storage/kind.js';
+import { defineTable, type Row } from '../../storage/table.js';
 import type { Connection } from '../../storage/database.js';
 import { HttpProblem } from '../../platform/problem.js';
 import type { Store } from '../../storage/store.js';
 
 /** The workshop's own settings: a kind with one row. */
 export const settings = defineKind<Settings>({
-  name: 'settings',
+  ...defineTable<Settings>({
+    name: 'settings',
+    columns: {
+      name: 'text',
+      units: 'text',
+      decimalMark: 'text',
+      packing: 'json',
+      printer: 'json',
+      lateCosts: 'real',
+    },
+  }),
   one: 'setting',
   schema: settingsSchema,
-  columns: {
-    name: 'text',
-    units: 'text',
-    decimalMark: 'text',
-    packing: 'json',
-    printer: 'json',
-    lateCosts: 'real',
-  },
   sorts: ['name'],
   searches: ['name'],
 });

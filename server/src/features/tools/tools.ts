@@ -1,26 +1,10 @@
 import { RESOURCES } from '@mellow-anvil/contract';
 import type { Tool } from '@mellow-anvil/core/blade';
 import { defineKind } from '../../storage/kind.js';
+import { toolTable } from './tables.js';
 
 export const tools = defineKind<Tool>({
   ...RESOURCES.tools,
-  name: 'tools',
-  columns: {
-    name: 'text',
-    family: 'text',
-    steel: 'text',
-    edge: 'json',
-    host: 'json',
-    camber: 'json',
-    setName: 'text',
-    stoneSet: 'text',
-    manner: 'text',
-    counts: 'json',
-    handles: 'json',
-    held: 'text',
-    bought: 'json',
-    overruling: 'json',
-    notes: 'text',
-  },
+  ...toolTable,
   searches: ['name', 'setName', 'notes'],
 });
