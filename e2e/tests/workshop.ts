@@ -22,11 +22,11 @@ interface Served {
 
 /**
  * Starts the program as a person would and waits for the address it prints.
- * @param from a data folder to begin with a copy of
+ * @param from a backup of the workshop to begin with
  */
 async function serve(environment: Record<string, string>, from?: string): Promise<Served> {
   const folder = await mkdtemp(join(tmpdir(), 'mellow-anvil-e2e-'));
-  if (from) await cp(from, folder, { recursive: true });
+  if (from) await cp(from, join(folder, 'workshop.sqlite'));
   let server: ChildProcess;
   const start = (more: Record<string, string>): Promise<string> => {
     server = spawn(process.execPath, [SERVER], {
@@ -76,11 +76,10 @@ interface Fixtures {
 }
 
 interface OncePerWorker {
-  /** A data folder with the boat shed in it, taken in once. */
-  readonly boatShed: string;
-  /** A server over a copy of it, and the backup that puts it back as it was. */
+  /** A server with the boat shed, taken in once, and the backup that puts it back as it was. */
   readonly house: {
     readonly served: Served;
+    readonly backup: string;
     /** Puts the boat shed back as it was, where a journey stored anything. */
     readonly putBack: () => Promise<void>;
   };
@@ -93,19 +92,9 @@ export const BOTH_SCREENS = { tag: '@both-screens' };
 export const OWN_SERVER = { tag: '@own-server' };
 
 export const test = base.extend<Fixtures & Options, OncePerWorker>({
-  boatShed: [
+  house: [
     async ({}, use) => {
       const served = await serve({ OPEN_FILE: DEMO });
-      await served.kill();
-      await use(served.folder);
-      await served.stop();
-    },
-    // The first start opens two years of the shed, on a machine that may be busy.
-    { scope: 'worker', timeout: 240_000 },
-  ],
-  house: [
-    async ({ boatShed }, use) => {
-      const served = await serve({}, boatShed);
       const made = await fetch(`${served.address}/api/backups`, { method: 'POST' });
       const { name } = (await made.json()) as { name: string };
       // Every change is a command, or a run at the bench.
@@ -125,20 +114,21 @@ export const test = base.extend<Fixtures & Options, OncePerWorker>({
         });
         if (!put.ok) throw new Error(`The boat shed was not put back: ${await put.text()}`);
       };
-      await use({ served, putBack });
+      await use({ served, backup: join(served.folder, 'backups', name), putBack });
       await served.stop();
     },
-    { scope: 'worker' },
+    // The first start opens two years of the shed, on a machine that may be busy.
+    { scope: 'worker', timeout: 240_000 },
   ],
   demo: [true, { option: true }],
   allowed: async ({}, use) => use([]),
-  served: async ({ demo, boatShed, house }, use, { tags }) => {
+  served: async ({ demo, house }, use, { tags }) => {
     if (demo && !tags.includes(OWN_SERVER.tag)) {
       await house.putBack();
       await use(house.served);
       return;
     }
-    const served = await serve({}, demo ? boatShed : undefined);
+    const served = await serve({}, demo ? house.backup : undefined);
     await use(served);
     await served.stop();
   },
