@@ -1,6 +1,8 @@
 import type { HttpTestingController } from '@angular/common/http/testing';
+import { BreakpointObserver, type BreakpointState } from '@angular/cdk/layout';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { Router } from '@angular/router';
+import { BehaviorSubject } from 'rxjs';
 import { Desk } from '../data/desk';
 import { toolRecord } from '@mellow-anvil/core/record';
 import { press, textOf } from '../testing/host';
@@ -10,8 +12,13 @@ import { PuzzlePage } from './puzzle.page';
 describe('PuzzlePage', () => {
   let server: HttpTestingController;
   let fixture: ComponentFixture<PuzzlePage>;
+  let screen: BehaviorSubject<BreakpointState>;
 
   beforeEach(async () => {
+    screen = new BehaviorSubject<BreakpointState>({ matches: false, breakpoints: {} });
+    TestBed.configureTestingModule({
+      providers: [{ provide: BreakpointObserver, useValue: { observe: () => screen } }],
+    });
     server = playServer();
     fixture = TestBed.createComponent(PuzzlePage);
     fixture.componentRef.setInput('tool', 'iron');
@@ -39,6 +46,24 @@ describe('PuzzlePage', () => {
     await fixture.whenStable();
     await press(fixture, 'The edge is rounded over');
     expect(textOf(fixture, 'ol')).toContain('By its record:');
+  });
+
+  it('answers above the signs where both stand in one column, and takes a sign back there', async () => {
+    const host = fixture.nativeElement as HTMLElement;
+    const order = (): readonly (string | null)[] =>
+      [...host.querySelectorAll('section')].map((each) => each.getAttribute('aria-labelledby'));
+    expect(order()).toEqual(['seen', 'causes']);
+    screen.next({ matches: true, breakpoints: {} });
+    await fixture.whenStable();
+    expect(order()).toEqual(['causes', 'seen']);
+    await press(fixture, 'Straw, brown or blue');
+    expect(document.activeElement?.id).toBe('causes');
+    expect(textOf(fixture, 'li')).toContain('It was overheated');
+    await press(fixture, 'Another sign');
+    expect(document.activeElement?.id).toBe('seen');
+    await press(fixture, 'Take back: Straw, brown or blue');
+    await press(fixture, 'Take back: The edge has a belly');
+    expect(order()).toEqual(['seen', 'causes']);
   });
 
   it('opens the cure as a plan asked for that condition', async () => {

@@ -1,4 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { NgTemplateOutlet } from '@angular/common';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  inject,
+  Injector,
+  input,
+  linkedSignal,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { Button, ButtonDirective } from 'primeng/button';
@@ -20,6 +32,7 @@ import {
 import type { Condition } from '@mellow-anvil/core/blade';
 import { Desk } from '../data/desk';
 import { ChoiceField } from '../ui/choice-field';
+import { screenIs } from '../ui/screen';
 import { RecordsStore } from '../data/records.store';
 import { StonesStore } from '../data/stones.store';
 import { ToolsStore } from '../data/tools.store';
@@ -32,7 +45,7 @@ const BEGIN_MM = 0.1;
 /** What went wrong: from what was seen to the likeliest causes, the look that tells most next, and the cure as a plan. */
 @Component({
   selector: 'ma-puzzle',
-  imports: [Button, ButtonDirective, ChoiceField, RouterLink],
+  imports: [Button, ButtonDirective, ChoiceField, NgTemplateOutlet, RouterLink],
   templateUrl: './puzzle.page.html',
   styleUrl: './puzzle.page.css',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -85,6 +98,13 @@ export class PuzzlePage {
   protected readonly begun = computed(
     () => this.signs().symptoms.length + Object.keys(this.signs().looks).length > 0,
   );
+  private readonly oneColumn = screenIs('(max-width: 60rem)');
+  /** In one column the answer stands above the signs, and those that were named with it. */
+  protected readonly answersFirst = computed(() => this.oneColumn() && this.begun());
+  protected readonly named = computed(() => (this.answersFirst() ? this.signs().symptoms : []));
+  private readonly answers = viewChild<ElementRef<HTMLElement>>('answers');
+  private readonly signsAt = viewChild<ElementRef<HTMLElement>>('seenAt');
+  private readonly injector = inject(Injector);
   protected readonly causes = computed(() =>
     rankCauses(this.weighed())
       .slice(0, SHOWN_CAUSES)
@@ -112,6 +132,13 @@ export class PuzzlePage {
         ? symptoms.filter((each) => each !== symptom)
         : [...symptoms, symptom],
     }));
+    // Tapped far below, it is answered above.
+    if (this.answersFirst())
+      afterNextRender(() => this.answers()?.nativeElement.focus(), { injector: this.injector });
+  }
+
+  protected nameAnother(): void {
+    this.signsAt()?.nativeElement.focus();
   }
 
   protected answer(look: Look, yes: boolean): void {

@@ -1,5 +1,4 @@
 import { isCurved } from '@mellow-anvil/core/camber';
-import { BreakpointObserver } from '@angular/cdk/layout';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
@@ -20,6 +19,7 @@ import { inOrderOfNeed } from '../data/rack-order';
 import { RecordsStore } from '../data/records.store';
 import { Rail } from '../parts/rail';
 import { ToolsStore } from '../data/tools.store';
+import { screenIs } from '../ui/screen';
 import { CamberSide } from '../tool/camber/camber-side';
 import { Desk } from '../data/desk';
 import { SIDES } from './rooms';
@@ -195,12 +195,7 @@ export class VisePage {
     return SIDES.filter(({ path }) => curved || path !== 'camber');
   });
   /** On a phone the stones stand in the plan itself. */
-  protected readonly narrow = toSignal(
-    inject(BreakpointObserver)
-      .observe('(max-width: 40rem)')
-      .pipe(map(({ matches }) => matches)),
-    { initialValue: false },
-  );
+  protected readonly narrow = screenIs('(max-width: 40rem)');
   protected readonly open = signal(false);
   protected readonly known = computed(
     () => this.sides().find(({ path }) => path === this.side())?.path ?? 'edge',
