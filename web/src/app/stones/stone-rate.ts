@@ -33,53 +33,7 @@ const middleOf = ({ ratio, looked: { upTo = ratio } = {} }: RateReading): number
 @Component({
   selector: 'ma-stone-rate',
   imports: [Button, UIChart, Why],
-  template: `
-    <section aria-labelledby="rate-title">
-      <h2 id="rate-title">How fast it cuts</h2>
-      @if (life().rate.readings) {
-        <p>
-          <b class="figure">{{ figures.number(life().rate.factor, 2) }} ×</b>
-          as fast as assumed, from {{ life().rate.readings }} reading{{
-            life().rate.readings === 1 ? '' : 's'
-          }}; four times in five it lies between {{ figures.number(life().rate.low, 2) }} and
-          {{ figures.number(life().rate.high, 2) }}; one reading more would make that {{ oneMore() }}.
-          <ma-why of="this rate" [reason]="reason()" />
-        </p>
-        @if (life().slowedTo; as slowed) {
-          <p class="warning">
-            Its latest readings are {{ figures.number(slowed * 100, 0) }} % of those before:
-            {{ slowWords() }}
-          </p>
-        }
-        <p-chart
-          type="scatter"
-          height="230px"
-          [data]="chart()"
-          [options]="options()"
-          [ariaLabel]="chartWords()"
-        />
-        @if (anyAtLeast()) {
-          <p class="key">
-            A triangle says
-            <i>at least</i>
-            : its burr stood at the first look, however much sooner it came.
-          </p>
-        }
-        <p-button
-          label="Forget these readings"
-          severity="secondary"
-          [outlined]="true"
-          (onClick)="forget.emit()"
-        />
-      } @else {
-        <p>
-          No reading yet: {{ figures.number(assumed(), 5) }} mm³ per N·m is assumed, good to perhaps a factor
-          of two. A honing teaches it when a recession, a nick’s depth or the land before and after is put
-          down.
-        </p>
-      }
-    </section>
-  `,
+  templateUrl: './stone-rate.html',
   styles: `
     section {
       border-top: 3px solid var(--leather);
