@@ -1,5 +1,14 @@
+import fc from 'fast-check';
 import type { Tool } from '../blade/tool.js';
-import { besideLikeTools, edgeLifeOf, edgeSpans, measureOf, tellsLife, type EdgeLife } from './edge-lives.js';
+import {
+  besideLikeTools,
+  edgeLawOf,
+  edgeLifeOf,
+  edgeSpans,
+  measureOf,
+  tellsLife,
+  type EdgeLife,
+} from './edge-lives.js';
 import type { Session } from './session.js';
 
 const knife: Tool = {
@@ -24,8 +33,9 @@ const HONED: Partial<Session> = { kind: 'honing' };
 const edge = (minutes: number, dull = true): Partial<Session>[] => [used(minutes, !dull), HONED];
 const many = (count: number, ...entries: Partial<Session>[]): Partial<Session>[] =>
   Array.from({ length: count }, () => entries).flat();
+const historyOf = (all: readonly Session[]) => all.map((session) => ({ session }));
 const lifeOf = (...entries: Partial<Session>[]): EdgeLife => {
-  const life = edgeLifeOf('minutes', sessions(...entries));
+  const life = edgeLifeOf('minutes', historyOf(sessions(...entries)));
   if (!life) throw new Error('Nothing was used.');
   return life;
 };
@@ -129,7 +139,7 @@ describe('edgeLifeOf', () => {
       ...many(6, use(100, true), at(14, 9)),
       ...many(6, use(50, false), at(11.5, 11.5)),
     );
-    const life = edgeLifeOf('minutes', all);
+    const life = edgeLifeOf('minutes', historyOf(all));
     expect(life?.atSides?.map(({ of }) => of).sort()).toEqual(['11.5/11.5', '14/9']);
     expect(life?.atDeg).toEqual([]);
     const spans = edgeSpans('minutes', all);
@@ -139,8 +149,28 @@ describe('edgeLifeOf', () => {
     expect(spans.at(-1)?.felt).toEqual({ bites: false });
   });
 
+  it('comes to the same reckoned on entry by entry as all at once (fast-check)', () => {
+    const entry = fc.oneof(
+      fc
+        .record({ minutes: fc.integer({ min: 0, max: 90 }), cuts: fc.boolean() })
+        .map(({ minutes, cuts }) => used(minutes, cuts)),
+      fc.constantFrom<Partial<Session>>(HONED, { kind: 'grinding' }, { kind: 'stropping' }),
+    );
+    fc.assert(
+      fc.property(fc.array(entry, { maxLength: 40 }), (entries) => {
+        const all = sessions(...entries);
+        const growing = historyOf(all);
+        for (let i = 0; i <= all.length; i++) {
+          const law = edgeLawOf('minutes', growing.slice(0, i));
+          expect(law).toEqual(edgeLawOf('minutes', historyOf(all.slice(0, i))));
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
   it('says nothing of a tool that was never used', () => {
-    expect(edgeLifeOf('minutes', sessions(HONED, HONED))).toBeUndefined();
+    expect(edgeLifeOf('minutes', historyOf(sessions(HONED, HONED)))).toBeUndefined();
   });
 });
 

@@ -46,14 +46,20 @@ export interface UsualOf<T> extends Usual {
   readonly honingMin?: number;
 }
 
-/** How long an edge of this tool lasts, from its own record. */
-export interface EdgeLife extends Lasting, Usual {
+/** How long an edge of this tool lasts, from its own record: the law its rack goes by. */
+export interface EdgeLaw extends Lasting, Usual {
   readonly measure: UseMeasure;
   /** Edges used until they no longer cut, and those that ended sooner or still cut. */
   readonly blunt: number;
   readonly unended: number;
   /** What one spell of use comes to, as a median of the latest. */
   readonly spell?: number;
+  /** Like tools it was judged beside, and their blunt edges. */
+  readonly lent?: { readonly tools: number; readonly blunt: number };
+}
+
+/** The same, and how long those lasted that had something in common. */
+export interface EdgeLife extends EdgeLaw {
   /** What it is used in a year, where the record is long enough to tell. */
   readonly yearly?: number;
   readonly inWood: readonly UsualOf<string>[];
@@ -62,8 +68,6 @@ export interface EdgeLife extends Lasting, Usual {
   readonly atSides?: readonly UsualOf<string>[];
   /** By who used it most. */
   readonly byHand: readonly UsualOf<string>[];
-  /** Like tools it was judged beside, and their blunt edges. */
-  readonly lent?: { readonly tools: number; readonly blunt: number };
 }
 
 /** Fewer edges that went blunt in use, own and of like tools, say nothing about the next. */
@@ -95,35 +99,90 @@ export function measureOf(tool: Tool, history: readonly { readonly session: Sess
   return use?.minutes === undefined ? familyFacts(tool.family).usedIn : 'minutes';
 }
 
+/** An edge, and the honing that made it. */
+type EdgeMade = Omit<EdgeSpan, 'madeMin'> & { readonly honing?: Session };
+
+/** What a record had come to by one of its entries. */
+interface SoFar {
+  readonly edges: readonly EdgeMade[];
+  readonly made: Pick<EdgeMade, 'deg' | 'leftDeg' | 'rightDeg' | 'honing'>;
+  /** Use since the edge was last sharpened. */
+  readonly uses: readonly Session[];
+  /** Spells of use that left the edge cutting, and what they came to. */
+  readonly cutting: { readonly spells: number; readonly amount: number };
+}
+
+const NOTHING_YET: SoFar = { edges: [], made: {}, uses: [], cutting: { spells: 0, amount: 0 } };
+
+/** Goes on from what a record had come to. */
+function goneOn(measure: UseMeasure, soFar: SoFar, session: Session): SoFar {
+  if (session.kind === 'use') {
+    const { cutting } = soFar;
+    const amount = leftCutting(session) ? usedIn(measure, session) : 0;
+    return {
+      ...soFar,
+      uses: [...soFar.uses, session],
+      cutting: amount > 0 ? { spells: cutting.spells + 1, amount: cutting.amount + amount } : cutting,
+    };
+  }
+  if (session.kind !== 'honing' && session.kind !== 'grinding') return soFar;
+  const edges = edgesWith(measure, soFar, true);
+  if (session.kind === 'grinding') return { ...soFar, edges, uses: [] };
+  const { setting } = session;
+  const { honing: _before, ...angles } = soFar.made;
+  return { ...soFar, edges, uses: [], made: { ...(setting ? anglesOf(setting) : angles), honing: session } };
+}
+
+const leftCutting = ({ use, chips }: Session): boolean => use?.stillCutting !== false && chips === undefined;
+
+/** The edges so far, the one in use with them. */
+function edgesWith(
+  measure: UseMeasure,
+  { edges, made, uses }: SoFar,
+  sharpened: boolean,
+): readonly EdgeMade[] {
+  const span = spanOf(measure, uses, sharpened);
+  return span ? [...edges, { ...span, ...made }] : edges;
+}
+
 /**
  * The edges of a record one after the other, the one in use last; those nothing was noted of are left out. A chip ends
  * an edge by accident, not by wear.
  * @param sessions in order of time
  */
 export function edgeSpans(measure: UseMeasure, sessions: readonly Session[]): readonly EdgeSpan[] {
-  const spans: EdgeSpan[] = [];
+  const soFar = sessions.reduce((all, session) => goneOn(measure, all, session), NOTHING_YET);
   const grinding = grindingShares(sessions);
-  let made: Pick<EdgeSpan, 'deg' | 'leftDeg' | 'rightDeg' | 'madeMin'> = {};
-  let uses: Session[] = [];
-  const close = (sharpened: boolean): void => {
-    const span = spanOf(measure, uses, sharpened);
-    if (span) spans.push({ ...span, ...made });
-    uses = [];
-  };
-  for (const session of sessions) {
-    if (session.kind === 'use') uses.push(session);
-    if (session.kind !== 'honing' && session.kind !== 'grinding') continue;
-    close(true);
-    if (session.kind !== 'honing') continue;
-    const { setting, minutes } = session;
-    const { madeMin: _before, ...angles } = made;
-    made = {
-      ...(setting ? anglesOf(setting) : angles),
-      ...(minutes !== undefined && { madeMin: minutes + (grinding.get(session) ?? 0) }),
-    };
-  }
-  close(false);
-  return spans;
+  return edgesWith(measure, soFar, false).map(({ honing, ...span }) => ({
+    ...span,
+    ...(honing?.minutes !== undefined && { madeMin: honing.minutes + (grinding.get(honing) ?? 0) }),
+  }));
+}
+
+/** An entry of a history: as long as it is the very same, so is everything before it. */
+interface Entry {
+  readonly session: Session;
+}
+
+/** What a history had come to by its sharpenings. */
+const known: Readonly<Record<UseMeasure, WeakMap<Entry, SoFar>>> = {
+  minutes: new WeakMap(),
+  metresPlaned: new WeakMap(),
+  mortises: new WeakMap(),
+};
+
+/** What a history has come to, reckoned on from its last sharpening that was reckoned before. */
+function soFarOf(measure: UseMeasure, history: readonly Entry[]): SoFar {
+  const at = history.findLastIndex((entry) => known[measure].has(entry));
+  const last = history[at];
+  return history.slice(at + 1).reduce(
+    (before, entry) => {
+      const after = goneOn(measure, before, entry.session);
+      if (entry.session.kind === 'honing') known[measure].set(entry, after);
+      return after;
+    },
+    (last && known[measure].get(last)) ?? NOTHING_YET,
+  );
 }
 
 function anglesOf({ angleDeg, rightDeg }: SessionSetting): Pick<EdgeSpan, 'deg' | 'leftDeg' | 'rightDeg'> {
@@ -168,12 +227,15 @@ function mostOf(spells: readonly Session[], of: (spell: Session) => string | und
  * The spans as a law of lives takes them. An edge found blunt after a spell went so somewhere in it: half way, unless
  * the spells that end blunt are markedly shorter than the others, as they are where one stops at once.
  */
-function livesOf(spans: readonly EdgeSpan[], spells: readonly number[] = []): readonly Span[] {
+function livesOf(
+  spans: readonly Pick<EdgeSpan, 'amount' | 'cutTo' | 'ended'>[],
+  cutting: SoFar['cutting'],
+): readonly Span[] {
   const ends = spans.filter(({ ended, cutTo }) => ended === 'blunt' && cutTo > 0);
-  const usual = mean(spells);
+  const usual = cutting.amount / cutting.spells;
   const stopped =
     ends.length >= SPELLS_TO_TELL &&
-    spells.length >= SPELLS_TO_TELL &&
+    cutting.spells >= SPELLS_TO_TELL &&
     mean(ends.map(({ amount, cutTo }) => amount - cutTo)) < STOPPED_SHARE * usual;
   return spans.map(({ amount, cutTo, ended }, i) => ({
     amount: ended === 'blunt' && cutTo > 0 && !stopped ? (amount + cutTo) / 2 : amount,
@@ -185,45 +247,59 @@ function livesOf(spans: readonly EdgeSpan[], spells: readonly number[] = []): re
 /**
  * How long this tool's edges last: a Weibull law over all of them, those sharpened while they still cut as lives that
  * nobody saw the end of. What is expected before counts half an edge.
- * @param sessions in order of time
+ * @param history in order of time
  * @returns undefined where nothing was used
  */
-export function edgeLifeOf(measure: UseMeasure, sessions: readonly Session[]): EdgeLife | undefined {
-  const spans = edgeSpans(measure, sessions);
-  if (spans.length === 0) return undefined;
-  const lives = livesOf(spans, spellsOf(measure, sessions, true));
-  const lasting = lastingOf(lives, { scale: UNKNOWN[measure], worth: UNKNOWN_WORTH });
-  const blunt = spans.filter(({ ended }) => ended === 'blunt').length;
-  const used = yearly(sessions, (session) => (session.kind === 'use' ? usedIn(measure, session) : 0));
-  const spell = medianOf(spellsOf(measure, sessions).slice(-LATEST_SPELLS));
+export function edgeLawOf(measure: UseMeasure, history: readonly Entry[]): EdgeLaw | undefined {
+  const soFar = soFarOf(measure, history);
+  const edges = edgesWith(measure, soFar, false);
+  if (edges.length === 0) return undefined;
+  const lasting = lastingOf(livesOf(edges, soFar.cutting), { scale: UNKNOWN[measure], worth: UNKNOWN_WORTH });
+  const blunt = edges.filter(({ ended }) => ended === 'blunt').length;
+  const spell = medianOf(latestSpells(measure, history));
   return {
     ...lasting,
     ...usualOf(lasting),
     measure,
     blunt,
-    unended: spans.length - blunt,
+    unended: edges.length - blunt,
     ...(spell !== undefined && { spell }),
+  };
+}
+
+/** {@link edgeLawOf} with how long those edges lasted that had something in common. */
+export function edgeLifeOf(measure: UseMeasure, history: readonly Entry[]): EdgeLife | undefined {
+  const law = edgeLawOf(measure, history);
+  if (!law) return undefined;
+  const sessions = history.map(({ session }) => session);
+  const spans = edgeSpans(measure, sessions);
+  const lives = livesOf(spans, soFarOf(measure, history).cutting);
+  const used = yearly(sessions, (session) => (session.kind === 'use' ? usedIn(measure, session) : 0));
+  return {
+    ...law,
     ...(used !== undefined && { yearly: used }),
-    inWood: usualBy(spans, lives, lasting, ({ wood }) => wood),
-    atDeg: usualBy(spans, lives, lasting, ({ deg }) => (deg === undefined ? undefined : Math.round(deg))),
+    inWood: usualBy(spans, lives, law, ({ wood }) => wood),
+    atDeg: usualBy(spans, lives, law, ({ deg }) => (deg === undefined ? undefined : Math.round(deg))),
     ...(spans.some(({ rightDeg }) => rightDeg !== undefined) && {
-      atSides: usualBy(spans, lives, lasting, ({ leftDeg, rightDeg }) =>
+      atSides: usualBy(spans, lives, law, ({ leftDeg, rightDeg }) =>
         leftDeg === undefined || rightDeg === undefined ? undefined : `${leftDeg}/${rightDeg}`,
       ),
     }),
-    byHand: usualBy(spans, lives, lasting, ({ who }) => who),
+    byHand: usualBy(spans, lives, law, ({ who }) => who),
   };
 }
 
 /** The same lives as an estimate that asks for no law takes them. */
-export const edgeIntervals = (measure: UseMeasure, sessions: readonly Session[]): readonly LifeInterval[] =>
-  livesOf(edgeSpans(measure, sessions), spellsOf(measure, sessions, true)).map(({ amount, ended }) => ({
+export function edgeIntervals(measure: UseMeasure, sessions: readonly Session[]): readonly LifeInterval[] {
+  const soFar = sessions.reduce((all, session) => goneOn(measure, all, session), NOTHING_YET);
+  return livesOf(edgesWith(measure, soFar, false), soFar.cutting).map(({ amount, ended }) => ({
     minutes: amount,
     censored: !ended,
   }));
+}
 
 /** Whether enough is known to say anything of the next edge. */
-export const tellsLife = ({ blunt, lent }: EdgeLife): boolean =>
+export const tellsLife = ({ blunt, lent }: EdgeLaw): boolean =>
   blunt + (lent?.blunt ?? 0) >= EDGES_TO_JUDGE_BY;
 
 function usualBy<T>(
@@ -281,19 +357,16 @@ export function besideLikeTools(
   );
 }
 
-/** What spells of use came to; those alone that left the edge cutting, where that is asked. */
-const spellsOf = (
-  measure: UseMeasure,
-  sessions: readonly Session[],
-  cuttingOnly = false,
-): readonly number[] =>
-  sessions
-    .filter(
-      ({ kind, use, chips }) =>
-        kind === 'use' && (!cuttingOnly || (use?.stillCutting !== false && chips === undefined)),
-    )
-    .map((session) => usedIn(measure, session))
-    .filter((amount) => amount > 0);
+/** What the latest spells of use came to. */
+function latestSpells(measure: UseMeasure, history: readonly Entry[]): readonly number[] {
+  const spells: number[] = [];
+  for (let i = history.length - 1; i >= 0 && spells.length < LATEST_SPELLS; i--) {
+    const { session } = history[i] as Entry;
+    const amount = session.kind === 'use' ? usedIn(measure, session) : 0;
+    if (amount > 0) spells.push(amount);
+  }
+  return spells;
+}
 
 const mean = (values: readonly number[]): number =>
   values.length === 0 ? NaN : values.reduce((sum, each) => sum + each, 0) / values.length;

@@ -1,7 +1,7 @@
 import type { UseMeasure } from '../blade/families.js';
-import { tellsLife, type EdgeLife } from './edge-lives.js';
+import { tellsLife, type EdgeLaw } from './edge-lives.js';
 import { chanceOfEnd, cheapestAge, lastPast, type Lasting } from './lasting.js';
-import type { ToolRecord } from './tool-record.js';
+import type { Standing } from './tool-record.js';
 
 /**
  * An edge that gives out in the work costs so many times what a sharpening too early does. An estimate, and the user’s
@@ -12,7 +12,7 @@ export const USUAL_LATE_COSTS = 2.1;
 
 /** What the next usual spell of use would find of an edge that has been used. */
 interface NextSpell {
-  readonly life: EdgeLife;
+  readonly life: EdgeLaw;
   readonly measure: UseMeasure;
   readonly used: number;
   readonly spell: number;
@@ -29,7 +29,7 @@ interface NextSpell {
  * @returns undefined where too little is known, or the edge is unused
  */
 export function nextSpell(
-  record: Pick<ToolRecord, 'life' | 'state' | 'lateCosts' | 'strop'>,
+  record: Pick<Standing, 'life' | 'state' | 'lateCosts' | 'strop'>,
 ): NextSpell | undefined {
   const { life, state, lateCosts } = record;
   const next = life && nextSpellOf(life, state.sinceHoned[life.measure], lateCosts);
@@ -39,12 +39,12 @@ export function nextSpell(
 }
 
 /** The strop keeps it, and still helps. */
-export const isKeptByStrop = ({ strop }: Pick<ToolRecord, 'strop'>): boolean =>
+export const isKeptByStrop = ({ strop }: Pick<Standing, 'strop'>): boolean =>
   strop !== undefined && !strop.spent;
 
 /** {@link nextSpell} of an edge used so much. */
 export function nextSpellOf(
-  life: EdgeLife,
+  life: EdgeLaw,
   used: number,
   lateCosts = USUAL_LATE_COSTS,
 ): NextSpell | undefined {

@@ -8,7 +8,7 @@ import type { RackState, Tool } from '../blade/tool.js';
 import type { EdgeState } from './edge-state.js';
 import type { Standing } from './tool-record.js';
 import { STROP_EVERY_MIN, type StropRhythm } from './strop-rhythm.js';
-import type { EdgeLife } from './edge-lives.js';
+import type { EdgeLaw } from './edge-lives.js';
 import { nextSpell } from './next-spell.js';
 
 /** How the figures in a reason are written. */
@@ -71,7 +71,7 @@ const STROPS_ONCE_BLUNT = 2;
 const STROP_AT = 0.6;
 
 /** Half of a usual spell, min, where the rhythm is the tool’s own: by then it is looked at again too late as often as not. */
-const halfSpell = (life: EdgeLife | undefined, strop: StropRhythm | undefined): number =>
+const halfSpell = (life: EdgeLaw | undefined, strop: StropRhythm | undefined): number =>
   strop && strop.from > 0 && life?.measure === 'minutes' ? (life.spell ?? 0) / 2 : 0;
 
 /** It is kept by the strop, and has cut as long since strop or stone as it bears. */
@@ -275,7 +275,7 @@ export function readiness(tool: Tool, record: Standing, hand: Hand = PLAIN_HAND)
   };
 }
 
-const usualWords = ({ amount: half, low, high, measure }: EdgeLife, hand: Hand): string =>
+const usualWords = ({ amount: half, low, high, measure }: EdgeLaw, hand: Hand): string =>
   `${amount(half, measure, hand)} (${amount(low, measure, hand)} to ${amount(high, measure, hand)})`;
 
 const percent = (share: number, hand: Hand): string => `${hand.number(Math.round(100 * share))} %`;

@@ -6,7 +6,7 @@ import { edgeChips, type EdgeChips } from './edge-chips.js';
 import { familyFacts } from '../blade/families.js';
 import { stropRhythm, type StropRhythm } from './strop-rhythm.js';
 import { yearly } from './yearly.js';
-import { edgeLifeOf, edgeSpans, measureOf, type EdgeLife } from './edge-lives.js';
+import { edgeLawOf, edgeLifeOf, edgeSpans, measureOf, type EdgeLaw, type EdgeLife } from './edge-lives.js';
 import { nextAngle, type EdgeTried, type NextAngle } from './next-angle.js';
 import {
   edgeAtFirst,
@@ -55,17 +55,16 @@ export function toolRecord(
 }
 
 /** What the rack goes by. */
-export type Standing = Pick<
+export interface Standing extends Pick<
   ToolRecord,
-  'state' | 'entries' | 'life' | 'lateCosts' | 'lastUse' | 'stropped' | 'strop'
->;
+  'state' | 'entries' | 'lateCosts' | 'lastUse' | 'stropped' | 'strop'
+> {
+  readonly life?: EdgeLaw;
+}
 
 /** What the rack goes by, of a history already worked out: a part of its record that is reckoned soon. */
 export function standingOf(tool: Tool, history: readonly HistoryEntry[]): Standing {
-  const life = edgeLifeOf(
-    measureOf(tool, history),
-    history.map(({ session }) => session),
-  );
+  const life = edgeLawOf(measureOf(tool, history), history);
   const last = history.findLast(({ session }) => session.kind === 'use')?.session;
   const stropped = isStropped(tool, history);
   const strop = stropped && familyFacts(tool.family).stropped && stropRhythm(history);
@@ -85,8 +84,11 @@ export function recordOf(tool: Tool, history: readonly HistoryEntry[]): ToolReco
   const honingsPerYear = yearly(sessions, ({ kind }) => (kind === 'honing' ? 1 : 0));
   const creep = creepOf(tool, history);
   const next = nextAngleOf(tool, history);
+  const { life: _law, ...standing } = standingOf(tool, history);
+  const life = edgeLifeOf(measureOf(tool, history), history);
   return {
-    ...standingOf(tool, history),
+    ...standing,
+    ...(life && { life }),
     chips: edgeChips(history),
     ...(creep && { creep }),
     ...(next && { nextAngle: next }),

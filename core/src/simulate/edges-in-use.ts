@@ -1,4 +1,4 @@
-import { edgeLifeOf, type EdgeLife } from '../record/edge-lives.js';
+import { edgeLawOf, type EdgeLaw } from '../record/edge-lives.js';
 import { nextSpellOf } from '../record/next-spell.js';
 import type { Session } from '../record/session.js';
 
@@ -17,8 +17,7 @@ export interface HiddenTool {
 
 /** What became of the edges, the first few left out that nothing could be said of. */
 export interface Used {
-  readonly sessions: readonly Session[];
-  readonly life: EdgeLife;
+  readonly life: EdgeLaw;
   /** Edges that gave out in use, and those of them the rack had asked for before. */
   readonly gaveOut: number;
   readonly warned: number;
@@ -36,10 +35,10 @@ const LEARNING = 10;
  * what is put down and nothing else.
  */
 export function edgesInUse({ life, spell, obeys, stops, edges }: HiddenTool): Used {
-  const sessions: Session[] = [];
+  const history: { readonly session: Session }[] = [];
   const put = (more: Partial<Session> & Pick<Session, 'kind'>): void => {
-    const startedAt = new Date(Date.UTC(2024, 0, 1) + sessions.length * HOUR_MS).toISOString();
-    sessions.push({ toolId: 'hidden', startedAt, ...more });
+    const startedAt = new Date(Date.UTC(2024, 0, 1) + history.length * HOUR_MS).toISOString();
+    history.push({ session: { toolId: 'hidden', startedAt, ...more } });
   };
   let [gaveOut, warned, asked, tooSoon] = [0, 0, 0, 0];
   for (let edge = 0; edge < edges; edge++) {
@@ -51,7 +50,7 @@ export function edgesInUse({ life, spell, obeys, stops, edges }: HiddenTool): Us
       used += stops ? Math.min(whole, Math.max(1, lasts - used)) : whole;
       put({ kind: 'use', use: { minutes: Math.round(used - noted), stillCutting: used < lasts } });
       noted = Math.round(used);
-      if (edge >= LEARNING && used < lasts && isDue(sessions, used)) askedAt ??= used;
+      if (edge >= LEARNING && used < lasts && isDue(history, used)) askedAt ??= used;
     }
     if (edge >= LEARNING) {
       if (used >= lasts) gaveOut += 1;
@@ -61,12 +60,12 @@ export function edgesInUse({ life, spell, obeys, stops, edges }: HiddenTool): Us
     }
     put({ kind: 'honing' });
   }
-  const found = edgeLifeOf('minutes', sessions);
+  const found = edgeLawOf('minutes', history);
   if (!found) throw new Error('A hidden tool is used.');
-  return { sessions, life: found, gaveOut, warned, asked, tooSoon };
+  return { life: found, gaveOut, warned, asked, tooSoon };
 }
 
-function isDue(sessions: readonly Session[], minutes: number): boolean {
-  const life = edgeLifeOf('minutes', sessions);
+function isDue(history: readonly { readonly session: Session }[], minutes: number): boolean {
+  const life = edgeLawOf('minutes', history);
   return life !== undefined && (nextSpellOf(life, minutes)?.due ?? false);
 }
