@@ -54,6 +54,33 @@ const REACH_DEG = 12;
 const FINE_DEG = 0.5;
 const LIVES = Array.from({ length: 21 }, (_, i) => (i - 10) / 5);
 
+/** What lies so far below a fit that was found, in ln, weighs nothing. */
+const NOTHING = 30;
+
+/** How well a best angle and a width fit, whatever the life there. */
+interface Fit {
+  /** In ln, without what was lasted. */
+  readonly before: number;
+  /** By how much the edges of each angle fall short of the best, as a logarithm. */
+  readonly shifts: readonly number[];
+  /** Of the edges that went blunt: how many, and the logarithms of what they lasted, as it would be at the best. */
+  readonly count: number;
+  readonly sum: number;
+  readonly squares: number;
+}
+
+/** How well a life fits, in ln, but for what still cut, which can only lower it. */
+const lnMost = ({ before, count, sum, squares }: Fit, life: number): number =>
+  before - (0.5 * (squares + life * (count * life - 2 * sum))) / SCATTER ** 2;
+
+/** How likely it is that what still cut outlasted what was seen of it, in ln. */
+const lnOutlasted = (kinds: readonly OfOneAngle[], { shifts }: Fit, life: number): number =>
+  kinds.reduce(
+    (sum, { still }, i) =>
+      still.reduce((all, log) => all + lnShareBelow((life - (shifts[i] as number) - log) / SCATTER), sum),
+    0,
+  );
+
 /**
  * Which angle next? Keep it, a little flatter or a little steeper, by what the edges honed so far lasted and how they
  * ended.
@@ -79,7 +106,8 @@ export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
   const logs = edges.map(({ amount }) => Math.log(amount));
   const usual = logs.reduce((sum, each) => sum + each, 0) / logs.length;
   const kinds = byAngle(edges, usual);
-  const fits = angles.map((best) => {
+  // All but what still cut: that lowers a fit, so that the rest is as much as it can be.
+  const most = angles.map((best): readonly Fit[] => {
     const began = -0.5 * ((best - first.deg) / BEGAN_SD_DEG) ** 2;
     // That none chipped says little of the angle while nobody knows how often the best would.
     const chips = logSum(
@@ -97,26 +125,41 @@ export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
         (holds === undefined ? 0 : flawed(FELT, best - deg, !holds)),
       0,
     );
-    return HALF_AT_DEG.flatMap((half) =>
-      LIVES.map((life) =>
-        kinds.reduce(
-          (sum, { deg, ends, still }) => {
-            const middle = life - Math.LN2 * ((deg - best) / half) ** 2;
-            const off = ends.squares - 2 * middle * ends.sum + ends.count * middle ** 2;
-            // What was still cutting outlasted what was seen of it.
-            const past = still.reduce((all, log) => all + lnShareBelow((middle - log) / SCATTER), 0);
-            return sum - (0.5 * off) / SCATTER ** 2 + past;
-          },
-          began + chips + felt,
-        ),
-      ),
-    );
+    return HALF_AT_DEG.map((half): Fit => {
+      const shifts = kinds.map(({ deg }) => Math.LN2 * ((deg - best) / half) ** 2);
+      const summed = (of: (kind: OfOneAngle, shift: number) => number): number =>
+        kinds.reduce((sum, kind, i) => sum + of(kind, shifts[i] as number), 0);
+      return {
+        before: began + chips + felt,
+        shifts,
+        count: summed(({ ends }) => ends.count),
+        sum: summed(({ ends }, shift) => ends.sum + shift * ends.count),
+        squares: summed(({ ends }, shift) => ends.squares + shift * (2 * ends.sum + shift * ends.count)),
+      };
+    });
   });
-  const most = Math.max(...fits.flat());
-  const weights = fits.map((each) => each.reduce((sum, log) => sum + Math.exp(log - most), 0));
+  const whole = (fit: Fit, life: number): number => lnMost(fit, life) + lnOutlasted(kinds, fit, life);
+  const places = most.flat().flatMap((fit) => LIVES.map((life) => ({ fit, life, ln: lnMost(fit, life) })));
+  const likely = places.reduce((one, other) => (other.ln > one.ln ? other : one));
+  const best = whole(likely.fit, likely.life);
+  const weights = most.map((fits) =>
+    fits.reduce(
+      (sum, fit) =>
+        LIVES.reduce(
+          (all, life) => (lnMost(fit, life) < best - NOTHING ? all : all + Math.exp(whole(fit, life) - best)),
+          sum,
+        ),
+      0,
+    ),
+  );
   const all = weights.reduce((sum, each) => sum + each, 0);
   const share = (of: (deg: number) => boolean): number =>
     angles.reduce((sum, deg, i) => (of(deg) ? sum + (weights[i] as number) : sum), 0) / all;
+  /** The first angle at or below which so great a share of them lies. */
+  const angleAt = (wanted: number): number => {
+    let below = 0;
+    return angles.find((_, i) => (below += weights[i] as number) >= wanted * all) ?? bestDeg;
+  };
   const bestDeg = angles.reduce((sum, deg, i) => sum + deg * (weights[i] as number), 0) / all;
   const steps = Math.max(-MOST_STEPS, Math.min(MOST_STEPS, Math.round((bestDeg - nowDeg) / STEP_DEG)));
   const flatter = share((deg) => deg < nowDeg - STEP_DEG / 2);
@@ -125,8 +168,8 @@ export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
     deg: nowDeg + STEP_DEG * steps,
     nowDeg,
     bestDeg,
-    lowDeg: angles.find((deg) => share((each) => each <= deg) >= 0.1) ?? bestDeg,
-    highDeg: angles.find((deg) => share((each) => each <= deg) >= 0.9) ?? bestDeg,
+    lowDeg: angleAt(0.1),
+    highDeg: angleAt(0.9),
     flatter,
     here: Math.max(0, 1 - flatter - steeper),
     steeper,

@@ -21,13 +21,15 @@ export function usesOfStones(
   bench: ReadonlyMap<string, Pick<SizedAbrasive, 'strokeMm' | 'forceN'>>,
 ): readonly UseOfStone[] {
   const edgeMm = edgeLengthMm(tool.edge);
-  return sessions.flatMap(({ startedAt: at, steps = [] }) =>
-    steps.flatMap((step): UseOfStone[] => {
+  const uses: UseOfStone[] = [];
+  for (const { startedAt: at, steps } of sessions) {
+    for (const step of steps ?? []) {
       const { abrasiveId, strokes, minutes } = step;
       const stone = bench.get(abrasiveId);
-      return stone ? [{ abrasiveId, at, strokes, minutes, edgeMm, ...strokeOf(step, stone) }] : [];
-    }),
-  );
+      if (stone) uses.push({ abrasiveId, at, strokes, minutes, edgeMm, ...strokeOf(step, stone) });
+    }
+  }
+  return uses;
 }
 
 /**

@@ -48,6 +48,7 @@ export function asThePageSays(): Adviser {
     rates.set(asked, rate);
     return rate;
   };
+  const honingsOf = honingsIn();
   let stones: StonesRecord = {};
   let known: StonesRecord | undefined;
   let seen = -1;
@@ -62,8 +63,7 @@ export function asThePageSays(): Adviser {
     const { cares } = looked;
     // Only what was done on stones, and a land that was read with it, says anything of them.
     let count = cares.length;
-    for (const entries of looked.all.values())
-      for (const { kind } of entries) if (kind === 'honing') count += 1;
+    for (const entries of looked.all.values()) count += honingsOf(entries);
     if (known && count === seen) return known;
     seen = count;
     const bench = benchOf(looked);
@@ -228,6 +228,18 @@ export function asThePageSays(): Adviser {
       if (life) said.push({ claim: 'life', low: life.low, high: life.high });
       return said;
     },
+  };
+}
+
+/** Honings among entries that are only added to. */
+function honingsIn(): (entries: readonly RecordedSession[]) => number {
+  const known = new WeakMap<readonly RecordedSession[], { upTo: number; honings: number }>();
+  return (entries) => {
+    const counted = known.get(entries) ?? { upTo: 0, honings: 0 };
+    for (; counted.upTo < entries.length; counted.upTo++)
+      if (entries[counted.upTo]?.kind === 'honing') counted.honings += 1;
+    known.set(entries, counted);
+    return counted.honings;
   };
 }
 
