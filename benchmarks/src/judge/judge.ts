@@ -1,7 +1,8 @@
 import { CLAIMS, COST_PARTS, CONTESTANTS, SEEDS, totalOf, type Year } from '@mellow-anvil/core/simulate';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
-import { Worker } from 'node:worker_threads';
+import { fileURLToPath } from 'node:url';
+import workerpool from 'workerpool';
 import { plotOf } from './plot.js';
 import type { Judged, Wanted } from './shop.worker.js';
 
@@ -19,25 +20,28 @@ const places = CONTESTANTS.map((_, i) => i);
 const isWhole = (i: number): boolean => ['page', 'rule', 'oracle'].includes(CONTESTANTS[i]?.kind ?? '');
 const started = Date.now();
 
+/** What is reckoned is short-lived: with room for it nothing is looked through twice. */
+const YOUNG_MB = 192;
+
 /** Shops shared out among the cores, a few at a time, so that none waits long for the last. */
 async function judged(wanted: readonly Wanted[]): Promise<readonly Judged[]> {
-  const [waiting, all] = [[...wanted], [] as Judged[]];
-  const one = async (): Promise<void> => {
-    for (let next = waiting.shift(); next; next = waiting.shift()) {
-      const worker = new Worker(new URL('./shop.worker.js', import.meta.url), { workerData: next });
-      await new Promise<void>((resolve, reject) => {
-        worker.on('message', (some: readonly Judged[]) => all.push(...some));
-        worker.on('error', reject);
-        worker.on('exit', () => resolve());
-      });
-    }
-  };
-  await Promise.all(Array.from({ length: Math.max(2, availableParallelism()) }, one));
-  return all;
+  const cores = workerpool.pool(fileURLToPath(new URL('./shop.worker.js', import.meta.url)), {
+    workerType: 'thread',
+    maxWorkers: Math.max(2, availableParallelism()),
+    workerThreadOpts: { resourceLimits: { maxYoungGenerationSizeMb: YOUNG_MB } },
+  });
+  try {
+    const all = await Promise.all(
+      wanted.map((each) => cores.exec('judged', [each]) as Promise<readonly Judged[]>),
+    );
+    return all.flat();
+  } finally {
+    await cores.terminate();
+  }
 }
 
-/** So many are gone through at once: of those that take long, few, so that no core waits for another’s last. */
-const AT_ONCE = 25;
+/** So many are gone through at once: few, so that no core waits for another’s last. */
+const AT_ONCE = 5;
 const FEW_AT_ONCE = 2;
 const parcels = (count: number, atOnce: number, contestants: readonly number[]): readonly Wanted[] =>
   Array.from({ length: Math.ceil(count / atOnce) }, (_, i) => ({

@@ -1,5 +1,5 @@
 import { CONTESTANTS, hiddenShop, type Year, yearOf } from '@mellow-anvil/core/simulate';
-import { parentPort, workerData } from 'node:worker_threads';
+import workerpool from 'workerpool';
 import { chances } from '../chances.js';
 
 /** Which shops, under whom: places in {@link CONTESTANTS}. */
@@ -15,9 +15,8 @@ export interface Judged {
   readonly year: Year;
 }
 
-const { from, shops, contestants } = workerData as Wanted;
-for (let shop = from; shop < from + shops; shop++) {
-  const judged = contestants.map((contestant): Judged => {
+const yearsOf = (shop: number, contestants: readonly number[]): readonly Judged[] =>
+  contestants.map((contestant) => {
     const { adviser, yearsBefore } = CONTESTANTS[contestant] ?? {};
     if (!adviser) throw new Error(`There is no contestant ${String(contestant)}.`);
     // The same shop, days and slips of the hand for everybody.
@@ -30,5 +29,8 @@ for (let shop = from; shop < from + shops; shop++) {
     );
     return { shop, contestant, year };
   });
-  parentPort?.postMessage(judged);
-}
+
+workerpool.worker({
+  judged: ({ from, shops, contestants }: Wanted): readonly Judged[] =>
+    Array.from({ length: shops }, (_, i) => yearsOf(from + i, contestants)).flat(),
+});
