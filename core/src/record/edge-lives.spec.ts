@@ -1,14 +1,7 @@
 import fc from 'fast-check';
 import type { Tool } from '../blade/tool.js';
-import {
-  besideLikeTools,
-  edgeLawOf,
-  edgeLifeOf,
-  edgeSpans,
-  measureOf,
-  tellsLife,
-  type EdgeLife,
-} from './edge-lives.js';
+import { besideLikeTools, edgeLawOf, edgeLifeOf, measureOf, tellsLife, type EdgeLife } from './edge-lives.js';
+import { edgeSpans } from './edge-spans.js';
 import type { Session } from './session.js';
 
 const knife: Tool = {

@@ -1,33 +1,10 @@
 import type { LifeInterval } from './edge-life.js';
 import { familyFacts, type UseMeasure } from '../blade/families.js';
 import type { Tool } from '../blade/tool.js';
-import type { SessionSetting } from '../guide/setting.js';
-import { grindingShares } from './grinding-shares.js';
+import { edgesOf, edgesOfHistory, edgeSpans, type Edges, type EdgeSpan, type Entry } from './edge-spans.js';
 import { lastingOf, usualOf, withOther, type Lasting, type Span } from './lasting.js';
-import { usedIn, type Felt, type Session } from './session.js';
+import { usedIn, type Session } from './session.js';
 import { yearly } from './yearly.js';
-
-/** How an edge came to its end. */
-type EdgeEnd = 'blunt' | 'still-cutting' | 'chipped' | 'in-use';
-
-/** One edge from a sharpening to the next: what it was used for, and how it ended. */
-export interface EdgeSpan {
-  /** Use it had until it was found blunt, or until its end otherwise. */
-  readonly amount: number;
-  /** The use it still cut after for certain. */
-  readonly cutTo: number;
-  readonly ended: EdgeEnd;
-  readonly wood?: string;
-  /** The angle it was honed at; of one set on each side by itself, the mean of the two, and the two. */
-  readonly deg?: number;
-  readonly leftDeg?: number;
-  readonly rightDeg?: number;
-  /** How it cut, as last said. */
-  readonly felt?: Felt;
-  readonly who?: string;
-  /** What the honing that made it took, its share of the next grinding with it, min. */
-  readonly madeMin?: number;
-}
 
 /** A median of edges, and where it lies four times in five. */
 interface Usual {
@@ -99,137 +76,13 @@ export function measureOf(tool: Tool, history: readonly { readonly session: Sess
   return use?.minutes === undefined ? familyFacts(tool.family).usedIn : 'minutes';
 }
 
-/** An edge, and the honing that made it. */
-type EdgeMade = Omit<EdgeSpan, 'madeMin'> & { readonly honing?: Session };
-
-/** What a record had come to by one of its entries. */
-interface SoFar {
-  readonly edges: readonly EdgeMade[];
-  readonly made: Pick<EdgeMade, 'deg' | 'leftDeg' | 'rightDeg' | 'honing'>;
-  /** Use since the edge was last sharpened. */
-  readonly uses: readonly Session[];
-  /** Spells of use that left the edge cutting, and what they came to. */
-  readonly cutting: { readonly spells: number; readonly amount: number };
-}
-
-const NOTHING_YET: SoFar = { edges: [], made: {}, uses: [], cutting: { spells: 0, amount: 0 } };
-
-/** Goes on from what a record had come to. */
-function goneOn(measure: UseMeasure, soFar: SoFar, session: Session): SoFar {
-  if (session.kind === 'use') {
-    const { cutting } = soFar;
-    const amount = leftCutting(session) ? usedIn(measure, session) : 0;
-    return {
-      ...soFar,
-      uses: [...soFar.uses, session],
-      cutting: amount > 0 ? { spells: cutting.spells + 1, amount: cutting.amount + amount } : cutting,
-    };
-  }
-  if (session.kind !== 'honing' && session.kind !== 'grinding') return soFar;
-  const edges = edgesWith(measure, soFar, true);
-  if (session.kind === 'grinding') return { ...soFar, edges, uses: [] };
-  const { setting } = session;
-  const { honing: _before, ...angles } = soFar.made;
-  return { ...soFar, edges, uses: [], made: { ...(setting ? anglesOf(setting) : angles), honing: session } };
-}
-
-const leftCutting = ({ use, chips }: Session): boolean => use?.stillCutting !== false && chips === undefined;
-
-/** The edges so far, the one in use with them. */
-function edgesWith(
-  measure: UseMeasure,
-  { edges, made, uses }: SoFar,
-  sharpened: boolean,
-): readonly EdgeMade[] {
-  const span = spanOf(measure, uses, sharpened);
-  return span ? [...edges, { ...span, ...made }] : edges;
-}
-
-/**
- * The edges of a record one after the other, the one in use last; those nothing was noted of are left out. A chip ends
- * an edge by accident, not by wear.
- * @param sessions in order of time
- */
-export function edgeSpans(measure: UseMeasure, sessions: readonly Session[]): readonly EdgeSpan[] {
-  const soFar = sessions.reduce((all, session) => goneOn(measure, all, session), NOTHING_YET);
-  const grinding = grindingShares(sessions);
-  return edgesWith(measure, soFar, false).map(({ honing, ...span }) => ({
-    ...span,
-    ...(honing?.minutes !== undefined && { madeMin: honing.minutes + (grinding.get(honing) ?? 0) }),
-  }));
-}
-
-/** An entry of a history: as long as it is the very same, so is everything before it. */
-interface Entry {
-  readonly session: Session;
-}
-
-/** What a history had come to by its sharpenings. */
-const known: Readonly<Record<UseMeasure, WeakMap<Entry, SoFar>>> = {
-  minutes: new WeakMap(),
-  metresPlaned: new WeakMap(),
-  mortises: new WeakMap(),
-};
-
-/** What a history has come to, reckoned on from its last sharpening that was reckoned before. */
-function soFarOf(measure: UseMeasure, history: readonly Entry[]): SoFar {
-  const at = history.findLastIndex((entry) => known[measure].has(entry));
-  const last = history[at];
-  return history.slice(at + 1).reduce(
-    (before, entry) => {
-      const after = goneOn(measure, before, entry.session);
-      if (entry.session.kind === 'honing') known[measure].set(entry, after);
-      return after;
-    },
-    (last && known[measure].get(last)) ?? NOTHING_YET,
-  );
-}
-
-function anglesOf({ angleDeg, rightDeg }: SessionSetting): Pick<EdgeSpan, 'deg' | 'leftDeg' | 'rightDeg'> {
-  return rightDeg === undefined
-    ? { deg: angleDeg }
-    : { deg: (angleDeg + rightDeg) / 2, leftDeg: angleDeg, rightDeg };
-}
-
-function spanOf(measure: UseMeasure, uses: readonly Session[], sharpened: boolean): EdgeSpan | undefined {
-  // It went blunt in the first spell after which it never cut again.
-  const lastCut = uses.findLastIndex(({ use }) => use?.stillCutting !== false);
-  const blunt = lastCut < uses.length - 1;
-  const counted = blunt ? uses.slice(0, lastCut + 2) : uses;
-  const amounts = counted.map((session) => usedIn(measure, session));
-  const amount = amounts.reduce((sum, each) => sum + each, 0);
-  if (amount <= 0) return undefined;
-  const chipped = uses.some(({ chips }) => chips !== undefined);
-  const felt = uses.findLast(({ use }) => use?.felt !== undefined)?.use?.felt;
-  const wood = mostOf(counted, ({ use }) => use?.wood);
-  const who = mostOf(counted, (each) => each.who);
-  return {
-    amount,
-    cutTo: blunt && !chipped ? amount - (amounts.at(-1) ?? 0) : amount,
-    ended: chipped ? 'chipped' : blunt ? 'blunt' : sharpened ? 'still-cutting' : 'in-use',
-    ...(wood !== undefined && { wood }),
-    ...(who !== undefined && { who }),
-    ...(felt && { felt }),
-  };
-}
-
-/** What most of the spells have in common; where none leads, the last one’s. */
-function mostOf(spells: readonly Session[], of: (spell: Session) => string | undefined): string | undefined {
-  const counts = new Map<string, number>();
-  for (const each of spells.map(of)) if (each !== undefined) counts.set(each, (counts.get(each) ?? 0) + 1);
-  return [...counts].reduce<[string, number] | undefined>(
-    (a, b) => (a && a[1] > b[1] ? a : b),
-    undefined,
-  )?.[0];
-}
-
 /**
  * The spans as a law of lives takes them. An edge found blunt after a spell went so somewhere in it: half way, unless
  * the spells that end blunt are markedly shorter than the others, as they are where one stops at once.
  */
 function livesOf(
   spans: readonly Pick<EdgeSpan, 'amount' | 'cutTo' | 'ended'>[],
-  cutting: SoFar['cutting'],
+  cutting: Edges['cutting'],
 ): readonly Span[] {
   const ends = spans.filter(({ ended, cutTo }) => ended === 'blunt' && cutTo > 0);
   const usual = cutting.amount / cutting.spells;
@@ -251,10 +104,9 @@ function livesOf(
  * @returns undefined where nothing was used
  */
 export function edgeLawOf(measure: UseMeasure, history: readonly Entry[]): EdgeLaw | undefined {
-  const soFar = soFarOf(measure, history);
-  const edges = edgesWith(measure, soFar, false);
+  const { edges, cutting } = edgesOfHistory(measure, history);
   if (edges.length === 0) return undefined;
-  const lasting = lastingOf(livesOf(edges, soFar.cutting), { scale: UNKNOWN[measure], worth: UNKNOWN_WORTH });
+  const lasting = lastingOf(livesOf(edges, cutting), { scale: UNKNOWN[measure], worth: UNKNOWN_WORTH });
   const blunt = edges.filter(({ ended }) => ended === 'blunt').length;
   const spell = medianOf(latestSpells(measure, history));
   return {
@@ -273,7 +125,7 @@ export function edgeLifeOf(measure: UseMeasure, history: readonly Entry[]): Edge
   if (!law) return undefined;
   const sessions = history.map(({ session }) => session);
   const spans = edgeSpans(measure, sessions);
-  const lives = livesOf(spans, soFarOf(measure, history).cutting);
+  const lives = livesOf(spans, edgesOfHistory(measure, history).cutting);
   const used = yearly(sessions, (session) => (session.kind === 'use' ? usedIn(measure, session) : 0));
   return {
     ...law,
@@ -291,8 +143,8 @@ export function edgeLifeOf(measure: UseMeasure, history: readonly Entry[]): Edge
 
 /** The same lives as an estimate that asks for no law takes them. */
 export function edgeIntervals(measure: UseMeasure, sessions: readonly Session[]): readonly LifeInterval[] {
-  const soFar = sessions.reduce((all, session) => goneOn(measure, all, session), NOTHING_YET);
-  return livesOf(edgesWith(measure, soFar, false), soFar.cutting).map(({ amount, ended }) => ({
+  const { edges, cutting } = edgesOf(measure, sessions);
+  return livesOf(edges, cutting).map(({ amount, ended }) => ({
     minutes: amount,
     censored: !ended,
   }));

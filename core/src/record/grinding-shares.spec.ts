@@ -1,5 +1,5 @@
 import { grindingShares } from './grinding-shares.js';
-import { edgeSpans } from './edge-lives.js';
+import { edgeSpans } from './edge-spans.js';
 import type { Session } from './session.js';
 
 const entries = (...all: Partial<Session>[]): Session[] =>

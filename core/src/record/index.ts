@@ -3,7 +3,8 @@ export type { Creep } from './creep.js';
 export type { ChipRecord, EdgeChips } from './edge-chips.js';
 export { edgeLife, surviving } from './edge-life.js';
 export { besideOthers } from './beside-others.js';
-export { type EdgeLife, edgeIntervals, edgeSpans, measureOf, tellsLife, type UsualOf } from './edge-lives.js';
+export { type EdgeLife, edgeIntervals, measureOf, tellsLife, type UsualOf } from './edge-lives.js';
+export { edgeSpans } from './edge-spans.js';
 export {
   afterSession,
   asItStands,

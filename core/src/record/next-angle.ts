@@ -1,5 +1,5 @@
 import { lnShareBelow } from '../base/normal.js';
-import type { EdgeSpan } from './edge-lives.js';
+import type { EdgeSpan } from './edge-spans.js';
 import type { Steers } from './session.js';
 
 /** An edge that was tried at an angle: what it was used for, how it ended, and how its hand felt it. */

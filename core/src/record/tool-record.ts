@@ -6,7 +6,8 @@ import { edgeChips, type EdgeChips } from './edge-chips.js';
 import { familyFacts } from '../blade/families.js';
 import { stropRhythm, type StropRhythm } from './strop-rhythm.js';
 import { yearly } from './yearly.js';
-import { edgeLawOf, edgeLifeOf, edgeSpans, measureOf, type EdgeLaw, type EdgeLife } from './edge-lives.js';
+import { edgeLawOf, edgeLifeOf, measureOf, type EdgeLaw, type EdgeLife } from './edge-lives.js';
+import { edgeSpans } from './edge-spans.js';
 import { nextAngle, type EdgeTried, type NextAngle } from './next-angle.js';
 import {
   edgeAtFirst,
