@@ -42,7 +42,6 @@ async function judged(wanted: readonly Wanted[]): Promise<readonly Judged[]> {
 
 /** So many are gone through at once: few, so that no core waits for another’s last. */
 const AT_ONCE = 5;
-const FEW_AT_ONCE = 2;
 const parcels = (count: number, atOnce: number, contestants: readonly number[]): readonly Wanted[] =>
   Array.from({ length: Math.ceil(count / atOnce) }, (_, i) => ({
     from: from + atOnce * i,
@@ -50,13 +49,14 @@ const parcels = (count: number, atOnce: number, contestants: readonly number[]):
     contestants,
   }));
 
+// Those that take longest first, one by one.
 const results = await judged([
-  ...parcels(shops, AT_ONCE, places.filter(isWhole)),
   ...parcels(
     Math.min(FEW, shops),
-    FEW_AT_ONCE,
+    1,
     places.filter((i) => !isWhole(i)),
   ),
+  ...parcels(shops, AT_ONCE, places.filter(isWhole)),
 ]);
 const minutes = (Date.now() - started) / 60_000;
 

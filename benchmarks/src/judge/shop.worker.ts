@@ -1,4 +1,4 @@
-import { CONTESTANTS, hiddenShop, type Year, yearOf } from '@mellow-anvil/core/simulate';
+import { CONTESTANTS, type Days, daysOf, hiddenShop, type Year, yearOf } from '@mellow-anvil/core/simulate';
 import workerpool from 'workerpool';
 import { chances } from '../chances.js';
 
@@ -15,20 +15,22 @@ export interface Judged {
   readonly year: Year;
 }
 
-const yearsOf = (shop: number, contestants: readonly number[]): readonly Judged[] =>
-  contestants.map((contestant) => {
-    const { adviser, yearsBefore } = CONTESTANTS[contestant] ?? {};
+function yearsOf(number: number, contestants: readonly number[]): readonly Judged[] {
+  const shop = hiddenShop(chances(3 * number));
+  const known = new Map<number, Days>();
+  const daysFor = (years: number): Days => {
+    const days = known.get(years) ?? daysOf(shop, chances(3 * number + 1), years);
+    known.set(years, days);
+    return days;
+  };
+  return contestants.map((contestant) => {
+    const { adviser, yearsBefore = 0 } = CONTESTANTS[contestant] ?? {};
     if (!adviser) throw new Error(`There is no contestant ${String(contestant)}.`);
     // The same shop, days and slips of the hand for everybody.
-    const year = yearOf(
-      hiddenShop(chances(3 * shop)),
-      adviser(),
-      chances(3 * shop + 1),
-      chances(3 * shop + 2),
-      yearsBefore,
-    );
-    return { shop, contestant, year };
+    const year = yearOf(shop, adviser(), daysFor(yearsBefore + 1), chances(3 * number + 2));
+    return { shop: number, contestant, year };
   });
+}
 
 workerpool.worker({
   judged: ({ from, shops, contestants }: Wanted): readonly Judged[] =>

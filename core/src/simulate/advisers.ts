@@ -130,10 +130,12 @@ function byChips(looked: Looked): number {
   if (of.tool.edge.form !== 'knife') return now;
   const last = since(entries, 'honing');
   if (last.some(({ chips }) => chips !== undefined)) return now + 1;
-  const honings = entries.flatMap((each, i) => (each.kind === 'honing' ? [i] : []));
-  const from = honings.at(-3);
+  const honings: number[] = [];
+  for (let i = entries.length - 1; i >= 0 && honings.length < 3; i--)
+    if (entries[i]?.kind === 'honing') honings.push(i);
+  const from = honings[2];
   const unchipped = from !== undefined && !entries.slice(from).some(({ chips }) => chips !== undefined);
-  const same = honings.slice(-3).every((i) => entries[i]?.setting?.angleDeg === now);
+  const same = honings.every((i) => entries[i]?.setting?.angleDeg === now);
   return unchipped && same ? now - 1 : now;
 }
 

@@ -15,4 +15,4 @@ export { CONTESTANTS, type Contestant } from './contestants.js';
 export { COSTS, SEEDS } from './costs.js';
 export { hiddenShop } from './hidden-shop.js';
 export { COST_PARTS, totalOf, type Year } from './going.js';
-export { yearOf } from './year.js';
+export { type Days, daysOf, yearOf } from './year.js';

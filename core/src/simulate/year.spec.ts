@@ -7,10 +7,12 @@ import { depthMm, freshTruth, regroundMm3, stroppedTo, wears } from './edge-trut
 import { hiddenShop } from './hidden-shop.js';
 import { KNOWS_THE_LAWS, ORACLE } from './oracle.js';
 import { totalOf, type Year } from './going.js';
-import { yearOf } from './year.js';
+import { daysOf, yearOf } from './year.js';
 
-const yearUnder = (adviser: Adviser, shop: number): Year =>
-  yearOf(hiddenShop(chances(3 * shop)), adviser, chances(3 * shop + 1), chances(3 * shop + 2));
+function yearUnder(adviser: Adviser, number: number): Year {
+  const shop = hiddenShop(chances(3 * number));
+  return yearOf(shop, adviser, daysOf(shop, chances(3 * number + 1)), chances(3 * number + 2));
+}
 /** What years in the first shops for tuning cost, together. */
 const cost = (adviser: () => Adviser, shops: number): number =>
   Array.from({ length: shops }, (_, i) => totalOf(yearUnder(adviser(), SEEDS.tuning.from + i))).reduce(

@@ -36,14 +36,14 @@ interface Fate {
   readonly luck: readonly (readonly number[])[];
 }
 
-function fatesOf(
-  { tools, hardShare }: HiddenShop,
-  chance: Chance,
-  days: number,
-): readonly (readonly Fate[])[] {
+/** The days of a shop, tool by tool. */
+export type Days = readonly (readonly Fate[])[];
+
+/** What a shop’s days bring: the same for whoever advises. @param years how many of them, one after the other */
+export function daysOf({ tools, hardShare }: HiddenShop, chance: Chance, years = 1): Days {
   return tools.map(({ daysPercent, spellMin, spread }) => {
     let [hard, lot] = [chance.uniform() < hardShare, 0];
-    return Array.from({ length: days }, () => {
+    return Array.from({ length: years * DAYS }, () => {
       // A job lasts about two weeks; edges are alike as the hand and the steel are.
       if (chance.uniform() < 0.1) hard = chance.uniform() < hardShare;
       lot = 0.3 * lot + Math.sqrt(1 - 0.09) * chance.normal();
@@ -62,15 +62,9 @@ function fatesOf(
 /**
  * A year of a made-up shop under somebody’s advice: every contestant meets the same days, woods, edges and accidents, and
  * a hand that slips alike.
- * @param yearsBefore years gone before it, with their record kept and their cost left out
+ * @param days the year’s, after those of years gone before it, with their record kept and their cost left out
  */
-export function yearOf(
-  shop: HiddenShop,
-  adviser: Adviser,
-  days: Chance,
-  slips: Chance,
-  yearsBefore = 0,
-): Year {
+export function yearOf(shop: HiddenShop, adviser: Adviser, days: Days, slips: Chance): Year {
   const going: Going = {
     ...{ shop, adviser, slips },
     all: new Map(shop.tools.map(({ tool }) => [tool.id, []])),
@@ -79,13 +73,12 @@ export function yearOf(
     worked: { times: 0, strokeMm3: 0 },
     ...nothingYet(),
   };
-  const last = yearsBefore * DAYS;
-  const fates = fatesOf(shop, days, last + DAYS);
-  const truths = shop.tools.map((of, i) => freshTruth(of, fates[i]?.[0]?.bears ?? 1));
-  for (let day = 0; day < last + DAYS; day++) {
-    if (day === last) Object.assign(going, nothingYet());
+  const all = days[0]?.length ?? 0;
+  const truths = shop.tools.map((of, i) => freshTruth(of, days[i]?.[0]?.bears ?? 1));
+  for (let day = 0; day < all; day++) {
+    if (day === all - DAYS) Object.assign(going, nothingYet());
     shop.tools.forEach((of, i) => {
-      const fate = fates[i]?.[day];
+      const fate = days[i]?.[day];
       if (!fate?.taken) return;
       const at = (hour: number): string => new Date(Date.UTC(2025, 0, 1, hour) + day * DAY_MS).toISOString();
       truths[i] = dayOf(going, of, truths[i] as EdgeTruth, fate, at);
