@@ -72,6 +72,14 @@ describe('which angle next', () => {
     expect(still?.bestDeg).toBeGreaterThan(blunt?.bestDeg ?? NaN);
   });
 
+  it('weighs years of edges none of which was ever found blunt', () => {
+    const kept = Array.from({ length: 400 }, () => edge(20, 60, 'still-cutting'));
+    const next = nextAngle(kept);
+    expect(next?.bestDeg).toBeGreaterThan(8);
+    expect(next?.bestDeg).toBeLessThan(32);
+    expect((next?.flatter ?? NaN) + (next?.here ?? NaN) + (next?.steeper ?? NaN)).toBeCloseTo(1, 9);
+  });
+
   it('goes by how the hand felt it: flatter where it would not bite, steeper where it gave out', () => {
     const plain = [20, 20, 20].map((deg) => edge(deg, 60));
     const best = (felt: EdgeTried['felt']): number =>

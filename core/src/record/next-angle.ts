@@ -141,17 +141,12 @@ export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
   const whole = (fit: Fit, life: number): number => lnMost(fit, life) + lnOutlasted(kinds, fit, life);
   const places = most.flat().flatMap((fit) => LIVES.map((life) => ({ fit, life, ln: lnMost(fit, life) })));
   const likely = places.reduce((one, other) => (other.ln > one.ln ? other : one));
-  const best = whole(likely.fit, likely.life);
-  const weights = most.map((fits) =>
-    fits.reduce(
-      (sum, fit) =>
-        LIVES.reduce(
-          (all, life) => (lnMost(fit, life) < best - NOTHING ? all : all + Math.exp(whole(fit, life) - best)),
-          sum,
-        ),
-      0,
-    ),
+  const least = whole(likely.fit, likely.life) - NOTHING;
+  const wholes = most.map((fits) =>
+    fits.flatMap((fit) => LIVES.map((life) => (lnMost(fit, life) < least ? -Infinity : whole(fit, life)))),
   );
+  const best = wholes.flat().reduce((one, other) => Math.max(one, other));
+  const weights = wholes.map((each) => each.reduce((sum, ln) => sum + Math.exp(ln - best), 0));
   const all = weights.reduce((sum, each) => sum + each, 0);
   const share = (of: (deg: number) => boolean): number =>
     angles.reduce((sum, deg, i) => (of(deg) ? sum + (weights[i] as number) : sum), 0) / all;
