@@ -1,6 +1,7 @@
 import { sinDeg } from '../base/trig.js';
 import { insist } from '../base/refusal.js';
 import { fingerPressure } from './finger-pressure.js';
+import { dot, offMean } from './matrix.js';
 import { shallow } from './rocker.js';
 import { wholeCounts } from './whole-counts.js';
 
@@ -65,9 +66,18 @@ function strokeShapes(work: PlacedWork, bowMm: number): readonly (readonly numbe
 }
 
 /** How far strokes at each place set the edge back across its width, mm, at {@link CURVE_POINTS}. */
-export function placedProfile(work: PlacedWork, strokes: readonly number[], bowMm = 0): readonly number[] {
-  const shapes = strokeShapes(work, bowMm);
-  return US.map((_, i) => shapes.reduce((sum, shape, j) => sum + (shape[i] ?? 0) * (strokes[j] ?? 0), 0));
+export const placedProfile = (work: PlacedWork, strokes: readonly number[], bowMm = 0): readonly number[] =>
+  removedBy(strokeShapes(work, bowMm), strokes);
+
+function removedBy(shapes: readonly (readonly number[])[], strokes: readonly number[]): readonly number[] {
+  const removed = US.map(() => 0);
+  shapes.forEach((shape, j) => {
+    const count = strokes[j] ?? 0;
+    if (count > 0)
+      for (let i = 0; i < CURVE_POINTS; i++)
+        removed[i] = (removed[i] as number) + (shape[i] as number) * count;
+  });
+  return removed;
 }
 
 /**
@@ -101,7 +111,8 @@ export function strokesTo(work: PlacedWork, wanted: (u: number) => number, bowMm
   );
   const spread = (counts: readonly number[]): readonly number[] =>
     even ? [...counts, ...counts.slice(0, -1).reverse()] : counts;
-  const plan = (counts: readonly number[]): PlacedStrokes => judged(work, spread(counts), target, bowMm);
+  const plan = (counts: readonly number[]): PlacedStrokes =>
+    against(shapes, work.widthMm, spread(counts), target);
   return { ...plan(kindest), nearest: plan(best) };
 }
 
@@ -116,18 +127,25 @@ function mirrored(shapes: readonly (readonly number[])[]): readonly (readonly nu
 }
 
 /** What strokes come to against a wanted curve. */
-export function judged(
+export const judged = (
   work: PlacedWork,
   strokes: readonly number[],
   target: readonly number[],
   bowMm = 0,
+): PlacedStrokes => against(strokeShapes(work, bowMm), work.widthMm, strokes, target);
+
+function against(
+  shapes: readonly (readonly number[])[],
+  widthMm: number,
+  strokes: readonly number[],
+  target: readonly number[],
 ): PlacedStrokes {
-  const removed = placedProfile(work, strokes, bowMm);
+  const removed = removedBy(shapes, strokes);
   const off = removed.map((mm, i) => mm - (target[i] as number));
   const mean = off.reduce((sum, mm) => sum + mm, 0) / off.length;
   return {
     strokes,
-    profile: US.map((u, i) => ({ atMm: (u * work.widthMm) / 2, removedMm: removed[i] as number })),
+    profile: US.map((u, i) => ({ atMm: (u * widthMm) / 2, removedMm: removed[i] as number })),
     deviationMm: Math.sqrt(off.reduce((sum, mm) => sum + (mm - mean) ** 2, 0) / off.length),
     furthestMm: Math.max(...off.map((mm) => Math.abs(mm - mean))),
     middleLossMm: removed[(CURVE_POINTS - 1) / 2] as number,
@@ -160,32 +178,24 @@ export function spreadStrokes(work: PlacedWork, strokes: number, bowMm = 0): rea
   insist(strokes >= places, 'strokes', `Give each place a stroke: ${places} or more.`);
   const shapes = strokeShapes(work, bowMm);
   const counts = shapes.map(() => 1);
-  let removed = US.map((_, i) => shapes.reduce((sum, shape) => sum + (shape[i] as number), 0));
   // A pair at a time keeps both halves alike; a single one goes to the middle.
   const pairs = mirrored(shapes);
   const middle = pairs.length - 1;
-  const twice = pairs.map((pair, j) => (j === middle ? pair.map((mm) => 2 * mm) : pair));
+  const bends = pairs.map((pair, j) => offMean(j === middle ? pair.map((mm) => 2 * mm) : pair));
+  const gram = bends.map((a) => bends.map((b) => dot(a, b)));
+  // How uneven the strokes so far and one pair more come out, over how uneven they were: 2·removed·pair + pair².
+  const removed = offMean(removedBy(shapes, counts));
+  const along = bends.map((pair) => dot(removed, pair));
   let left = strokes - places;
   for (; left > 1; left -= 2) {
-    const ways = twice.map((pair) => removed.map((mm, i) => mm + (pair[i] as number)));
-    const spread = ways.map(unevenness);
-    const best = spread.indexOf(Math.min(...spread));
-    removed = ways[best] as number[];
+    const more = along.map((by, j) => 2 * by + (gram[j]?.[j] as number));
+    const best = more.indexOf(Math.min(...more));
+    gram[best]?.forEach((by, j) => (along[j] = (along[j] as number) + by));
     counts[best] = (counts[best] as number) + 1;
     counts[places - 1 - best] = (counts[places - 1 - best] as number) + 1;
   }
   counts[middle] = (counts[middle] as number) + left;
   return counts;
-}
-
-/** How unevenly an edge goes back: the sum of the squares off its mean. */
-function unevenness(removed: readonly number[]): number {
-  let [sum, squares] = [0, 0];
-  for (const mm of removed) {
-    sum += mm;
-    squares += mm * mm;
-  }
-  return squares - (sum * sum) / removed.length;
 }
 
 /**

@@ -1,6 +1,6 @@
 import { insist } from '../base/refusal.js';
 import { student975 } from '../base/student.js';
-import { inverted } from './whole-counts.js';
+import { inverted } from './matrix.js';
 
 /** One reading across the edge. */
 export interface EdgePoint {

@@ -1,3 +1,5 @@
+import { dot, inverted, offMean, rootOf } from './matrix.js';
+
 /** The best whole counts of some shapes, and the kindest of those nearly as good. */
 interface WholeCounts {
   readonly best: readonly number[];
@@ -29,11 +31,11 @@ export function wholeCounts(
   target: readonly number[],
   cost: (shape: readonly number[]) => number,
 ): WholeCounts {
-  const bent = shapes.map(centred);
+  const bent = shapes.map(offMean);
   const power = bent.map((shape) => dot(shape, shape));
   const used = power.flatMap((p, j) => (p > EVEN_SHARE * Math.max(...power) && p > 0 ? [j] : []));
   const columns = used.map((j) => bent[j] as readonly number[]);
-  const aimed = centred(target);
+  const aimed = offMean(target);
   const problem: Quadratic = {
     gram: columns.map((a) => columns.map((b) => dot(a, b))),
     aim: columns.map((a) => dot(a, aimed)),
@@ -77,50 +79,78 @@ function offBy({ gram, aim, rest }: Quadratic, counts: readonly number[]): numbe
   return Math.max(0, sum);
 }
 
-/** Every whole plan that can be no further off than `within`; near the starts only, where they are too many. */
+/** Every whole plan that is no further off than `within`; near the starts only, where they may be too many. */
 function walk(
   problem: Quadratic,
   starts: readonly (readonly number[])[],
   within: number,
   visit: (counts: readonly number[], off: number) => void,
 ): void {
-  const all = boxOf(problem, within);
-  if (all && all.reduce((size, [from, to]) => size * Math.max(0, to - from + 1), 1) <= MOST) {
-    through(all, (counts) => visit(counts, offBy(problem, counts)));
-    return;
-  }
-  for (const start of starts) {
-    const near = start.map((count) => [Math.max(0, Math.floor(count) - 1), Math.ceil(count) + 1] as const);
-    through(near, (counts) => visit(counts, offBy(problem, counts)));
-  }
+  const round = ellipsoidOf(problem, within);
+  const all = round && boxOf(round);
+  const near = (start: readonly number[]): Ranges =>
+    start.map((count) => [Math.max(0, Math.floor(count) - 1), Math.ceil(count) + 1]);
+  const isFew = all && all.reduce((size, [from, to]) => size * Math.max(0, to - from + 1), 1) <= MOST;
+  for (const ranges of isFew ? [all] : starts.map(near))
+    through(ranges, round, (counts) => visit(counts, offBy(problem, counts)));
 }
 
 type Ranges = readonly (readonly [from: number, to: number])[];
 
-/** The box round the ellipsoid of plans no further off than `within`; undefined where two shapes are alike. */
-function boxOf(problem: Quadratic, within: number): Ranges | undefined {
+/** Plans no further off than a bound, rounding left in: |root·(counts − middle)|² ≤ room, the root an upper triangle. */
+interface Ellipsoid {
+  readonly middle: readonly number[];
+  readonly inverse: readonly (readonly number[])[];
+  readonly root: readonly (readonly number[])[];
+  readonly room: number;
+}
+
+/** Undefined where two shapes are alike. */
+function ellipsoidOf(problem: Quadratic, within: number): Ellipsoid | undefined {
   const inverse = inverted(problem.gram);
   if (!inverse) return undefined;
   // Without the bound at 0 the least square lies here.
-  const free = inverse.map((row) => dot(row, problem.aim));
-  const room = Math.max(0, within - offBy(problem, free));
-  return free.map((middle, i) => {
-    const half = Math.sqrt(room * (inverse[i]?.[i] ?? 0)) + 1e-9;
-    return [Math.max(0, Math.ceil(middle - half)), Math.max(0, Math.floor(middle + half))] as const;
-  });
+  const middle = inverse.map((row) => dot(row, problem.aim));
+  const room = Math.max(0, within - offBy(problem, middle)) + 1e-12 * problem.rest;
+  return { middle, inverse, root: rootOf(problem.gram), room };
 }
 
-/** Every list of whole numbers within the ranges. */
-function through(ranges: Ranges, visit: (counts: readonly number[]) => void): void {
-  if (ranges.length === 0 || ranges.some(([from, to]) => to < from)) return;
-  const counts = ranges.map(([from]) => from);
-  for (;;) {
-    visit(counts);
-    const i = ranges.findIndex(([, to], j) => (counts[j] as number) < to);
-    if (i < 0) return;
-    counts[i] = (counts[i] as number) + 1;
-    for (let j = 0; j < i; j++) counts[j] = ranges[j]?.[0] as number;
-  }
+/** The box round it, above 0. */
+const boxOf = ({ middle, inverse, room }: Ellipsoid): Ranges =>
+  middle.map((count, i) => {
+    const half = Math.sqrt(room * (inverse[i]?.[i] ?? 0)) + 1e-9;
+    return [Math.max(0, Math.ceil(count - half)), Math.max(0, Math.floor(count + half))];
+  });
+
+/** Every list of whole numbers within the ranges, and within the ellipsoid where there is one: the last first, each as far as the room that is left allows (Fincke and Pohst, 1985). */
+function through(
+  ranges: Ranges,
+  round: Ellipsoid | undefined,
+  visit: (counts: readonly number[]) => void,
+): void {
+  const counts = ranges.map(() => 0);
+  const onwards = (i: number, room: number): void => {
+    if (i < 0) {
+      visit(counts);
+      return;
+    }
+    const row = round?.root[i] ?? [];
+    const by = row[i] ?? 0;
+    let fixed = 0;
+    for (let j = i + 1; j < counts.length; j++)
+      fixed += (row[j] ?? 0) * ((counts[j] as number) - (round?.middle[j] ?? 0));
+    const [from, to] = ranges[i] as Ranges[number];
+    for (let count = from; count <= to; count++) {
+      const off = by * (count - (round?.middle[i] ?? 0)) + fixed;
+      if (off * off > room) {
+        if (off > 0) return;
+        continue;
+      }
+      counts[i] = count;
+      onwards(i - 1, room - off * off);
+    }
+  };
+  onwards(ranges.length - 1, round?.room ?? Infinity);
 }
 
 /** The least squares with some counts held at 0, those of them that have none below it. */
@@ -137,38 +167,3 @@ function heldAtZero(problem: Quadratic): readonly (readonly number[])[] {
     },
   );
 }
-
-/** Gauss and Jordan with the largest pivot; undefined where there is no inverse. */
-export function inverted(matrix: readonly (readonly number[])[]): readonly (readonly number[])[] | undefined {
-  const n = matrix.length;
-  const rows = matrix.map((row, i) => [...row, ...row.map((_, j) => (i === j ? 1 : 0))]);
-  const largest = Math.max(...matrix.flat().map(Math.abs));
-  for (let i = 0; i < n; i++) {
-    let pivot = i;
-    for (let k = i + 1; k < n; k++) {
-      if (Math.abs(rows[k]?.[i] ?? 0) > Math.abs(rows[pivot]?.[i] ?? 0)) pivot = k;
-    }
-    const top = rows[pivot] as number[];
-    const by = top[i] as number;
-    if (!(Math.abs(by) > 1e-12 * largest)) return undefined;
-    rows[pivot] = rows[i] as number[];
-    rows[i] = top.map((value) => value / by);
-    for (let k = 0; k < n; k++) {
-      const factor = rows[k]?.[i] ?? 0;
-      if (k !== i && factor !== 0) {
-        rows[k] = (rows[k] as number[]).map(
-          (value, j) => value - factor * ((rows[i] as number[])[j] as number),
-        );
-      }
-    }
-  }
-  return rows.map((row) => row.slice(n));
-}
-
-function centred(values: readonly number[]): readonly number[] {
-  const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
-  return values.map((value) => value - mean);
-}
-
-const dot = (a: readonly number[], b: readonly number[]): number =>
-  a.reduce((sum, value, i) => sum + value * (b[i] as number), 0);
