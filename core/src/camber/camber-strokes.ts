@@ -56,13 +56,16 @@ const US = Array.from({ length: CURVE_POINTS }, (_, i) => (2 * i) / (CURVE_POINT
 const perPressureMm = ({ widthMm, landMm, secondaryDeg, removalPerStrokeMm3 }: PlacedWork): number =>
   (2 * removalPerStrokeMm3) / (widthMm * landMm * sinDeg(secondaryDeg));
 
-/** Recession of one stroke at each place, at {@link CURVE_POINTS} across the width. */
+/** Recession of one stroke at each place, at {@link CURVE_POINTS} across the width: on the left as on the right. */
 function strokeShapes(work: PlacedWork, bowMm: number): readonly (readonly number[])[] {
   const per = perPressureMm(work);
-  return PLACES[work.positions].map((e) => {
+  const places = PLACES[work.positions];
+  const rightwards = places.slice((places.length - 1) / 2).map((e) => {
     const pressure = fingerPressure(e, bowMm);
     return US.map((u) => per * pressure(u));
   });
+  const leftwards = rightwards.slice(1).map((shape) => [...shape].reverse());
+  return [...leftwards.reverse(), ...rightwards];
 }
 
 /** How far strokes at each place set the edge back across its width, mm, at {@link CURVE_POINTS}. */
@@ -152,20 +155,18 @@ function against(
   };
 }
 
+/** What a parabola, and a lean, are across the width. */
+const BOWED = offMean(US.map((u) => u * u));
+const LEANT = US;
+const [BOWED_POWER, LEANT_POWER] = [dot(BOWED, BOWED), dot(LEANT, LEANT)];
+
 /** The parabola nearest to a profile: sagitta, and how much further back the right corner is than the left, mm. */
-export function parabolaOf(removed: readonly number[]): {
-  readonly camberMm: number;
-  readonly leanMm: number;
-} {
-  const squares = US.map((u) => u * u);
-  const mean = squares.reduce((sum, q) => sum + q, 0) / squares.length;
-  const slope = (of: (i: number) => number): number =>
-    removed.reduce((sum, mm, i) => sum + mm * of(i), 0) / US.reduce((sum, _, i) => sum + of(i) ** 2, 0);
-  return {
-    camberMm: slope((i) => (squares[i] as number) - mean),
-    leanMm: 2 * slope((i) => US[i] as number),
-  };
-}
+export const parabolaOf = (
+  removed: readonly number[],
+): { readonly camberMm: number; readonly leanMm: number } => ({
+  camberMm: dot(BOWED, removed) / BOWED_POWER,
+  leanMm: (2 * dot(LEANT, removed)) / LEANT_POWER,
+});
 
 /**
  * A number of strokes spread over the places so that the edge goes back as evenly as may be: what a finer

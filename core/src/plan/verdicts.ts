@@ -1,8 +1,7 @@
 import { formatMinutes } from '../base/minutes.js';
 import { formatNumber } from '../base/number.js';
-import { unlessRefused } from '../base/refusal.js';
 import {
-  progression,
+  progressionIfAny,
   routesThrough,
   type Progression,
   type ProgressionAbrasive,
@@ -96,5 +95,6 @@ function longer(lead: string, minutes: number): string {
 
 function minutesWithout(input: ProgressionInput, id: string): number | undefined {
   const abrasives = input.abrasives.filter((abrasive) => abrasive.id !== id);
-  return unlessRefused(() => progression({ ...input, abrasives }).totalMin);
+  const isFinished = abrasives.some(({ sizeUm }) => sizeUm <= input.finishUm);
+  return isFinished ? progressionIfAny({ ...input, abrasives })?.totalMin : undefined;
 }

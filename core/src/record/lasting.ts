@@ -22,8 +22,8 @@ export interface Span {
 
 /** What is expected of a shape before anything is seen (estimate): 2.5, give or take a factor of 1.6. */
 const SHAPE_EXPECTED = { middle: 2.5, sdLog: 0.45 } as const;
-/** Shapes looked among: 0.8 to 8 in steps of 4 %. */
-const SHAPES = Array.from({ length: 60 }, (_, i) => SHAPE_EXPECTED.middle * 1.04 ** (i - 29));
+/** Shapes looked among: 0.8 to 8 in steps of 8 %, finer than what is known of them ever comes to. */
+const SHAPES = Array.from({ length: 30 }, (_, i) => SHAPE_EXPECTED.middle * 1.08 ** (i - 14.5));
 
 /**
  * How long they last, from what was seen and what was expected before.

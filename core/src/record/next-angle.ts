@@ -52,10 +52,12 @@ const FELT = { atBest: -1.5, perDeg: 1 / 1.5 } as const;
 /** Angles looked among, either side of those tried, and lives, as logarithms either side of the usual. */
 const REACH_DEG = 12;
 const FINE_DEG = 0.5;
-const LIVES = Array.from({ length: 21 }, (_, i) => (i - 10) / 5);
+const LIFE_STEP = 0.2;
+const LIVES_EACH = 10;
+const LIVES = Array.from({ length: 2 * LIVES_EACH + 1 }, (_, i) => LIFE_STEP * (i - LIVES_EACH));
 
 /** What lies so far below a fit that was found, in ln, weighs nothing. */
-const NOTHING = 30;
+const NOTHING = 25;
 
 /** How well a best angle and a width fit, whatever the life there. */
 interface Fit {
@@ -72,6 +74,12 @@ interface Fit {
 /** How well a life fits, in ln, but for what still cut, which can only lower it. */
 const lnMost = ({ before, count, sum, squares }: Fit, life: number): number =>
   before - (0.5 * (squares + life * (count * life - 2 * sum))) / SCATTER ** 2;
+
+/** The life that fits best, but for what still cut, which speaks for the longest. */
+const likelyLife = ({ count, sum }: Fit): number =>
+  count === 0
+    ? LIFE_STEP * LIVES_EACH
+    : LIFE_STEP * Math.max(-LIVES_EACH, Math.min(LIVES_EACH, Math.round(sum / count / LIFE_STEP)));
 
 /** How likely it is that what still cut outlasted what was seen of it, in ln. */
 const lnOutlasted = (kinds: readonly OfOneAngle[], { shifts }: Fit, life: number): number =>
@@ -139,11 +147,15 @@ export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
     });
   });
   const whole = (fit: Fit, life: number): number => lnMost(fit, life) + lnOutlasted(kinds, fit, life);
-  const places = most.flat().flatMap((fit) => LIVES.map((life) => ({ fit, life, ln: lnMost(fit, life) })));
-  const likely = places.reduce((one, other) => (other.ln > one.ln ? other : one));
-  const least = whole(likely.fit, likely.life) - NOTHING;
+  const mostOf = (fit: Fit): number => lnMost(fit, likelyLife(fit));
+  const likely = most.flat().reduce((one, other) => (mostOf(other) > mostOf(one) ? other : one));
+  const least = whole(likely, likelyLife(likely)) - NOTHING;
   const wholes = most.map((fits) =>
-    fits.flatMap((fit) => LIVES.map((life) => (lnMost(fit, life) < least ? -Infinity : whole(fit, life)))),
+    fits.flatMap((fit) =>
+      mostOf(fit) < least
+        ? []
+        : LIVES.map((life) => (lnMost(fit, life) < least ? -Infinity : whole(fit, life))),
+    ),
   );
   const best = wholes.flat().reduce((one, other) => Math.max(one, other));
   const weights = wholes.map((each) => each.reduce((sum, ln) => sum + Math.exp(ln - best), 0));
