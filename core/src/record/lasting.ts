@@ -103,7 +103,7 @@ export const chanceOfEnd = (lasting: Lasting, from: number, to: number): number 
   1 - lastPast(lasting, to) / lastPast(lasting, from);
 
 /** Lives follow no law exactly: a median is told as wider by so much (by simulated shops of other laws). */
-const LAW_DOUBT = 1.3;
+const LAW_DOUBT = 1.45;
 
 /** What half of them last, and between which it lies four times in five. */
 export function usualOf({ shape, scale, worth, shapeDoubt = 0 }: Lasting): {
