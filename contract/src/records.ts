@@ -9,7 +9,7 @@ import {
   type StonesRecord,
 } from '@mellow-anvil/core/abrasive';
 import { USE_MEASURES } from '@mellow-anvil/core/blade';
-import { type NextSides, STEERS } from '@mellow-anvil/core/record';
+import { type NextSides, PAST_USUAL, STEERS } from '@mellow-anvil/core/record';
 import type {
   CamberState,
   ChipRecord,
@@ -219,6 +219,7 @@ const toolRecordSchema = shape<ToolRecord>({
       nowRightDeg: figure,
       steers: oneOf('Steers', STEERS).optional(),
     }).optional(),
+    unusual: oneOf('Unusual', PAST_USUAL).optional(),
     deg: figure,
     nowDeg: figure,
     bestDeg: figure,

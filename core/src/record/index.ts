@@ -25,7 +25,7 @@ export { laggingPlaces } from './lagging.js';
 export { landAfterReading, landPmMm } from './land-doubt.js';
 export { type LifeEntry, lifeOf } from './life.js';
 export { isKeptByStrop, nextSpell, USUAL_LATE_COSTS } from './next-spell.js';
-export type { NextAngle, NextSides } from './next-angle.js';
+export { type NextAngle, type NextSides, PAST_USUAL } from './next-angle.js';
 export { nextCamberReading } from './next-camber-reading.js';
 export { type RateReading, rateReadings } from './rate-readings.js';
 export { amount, type Hand, RACK_RULES, readiness, type Readiness, stropsDone } from './readiness.js';

@@ -66,6 +66,29 @@ describe('which angle next', () => {
     expect(nextAngle([])).toBeUndefined();
   });
 
+  it('goes no further than is usual of its family, and says so; where its owner went further it stays (fast-check)', () => {
+    const usual = [10, 15] as const;
+    fc.assert(
+      fc.property(fc.array(anEdge, { minLength: 1, maxLength: 12 }), (all) => {
+        const [free, held] = [nextAngle(all), nextAngle(all, usual)];
+        if (!free || !held) throw new Error('nothing');
+        const { deg, nowDeg, unusual } = held;
+        expect(deg).toBeGreaterThanOrEqual(Math.min(10, nowDeg));
+        expect(deg).toBeLessThanOrEqual(Math.max(15, nowDeg));
+        expect(unusual).toBe(free.deg < deg ? 'flatter' : free.deg > deg ? 'steeper' : undefined);
+        expect(held.bestDeg).toBe(free.bestDeg);
+      }),
+      { numRuns: 40 },
+    );
+    // Edges that were not sharp to begin with lasted little at ten degrees, and longer at nine.
+    const misled = [
+      ...Array.from({ length: 20 }, () => edge(10, 10)),
+      ...[9, 9, 9].map((deg) => edge(deg, 27)),
+    ];
+    expect(nextAngle(misled)?.deg).toBeLessThan(9);
+    expect(nextAngle(misled, usual)).toEqual(jasmine.objectContaining({ deg: 9, unusual: 'flatter' }));
+  });
+
   it('takes an edge sharpened while it still cut as one that would have lasted longer', () => {
     const blunt = nextAngle([edge(20, 40), edge(22, 40)]);
     const still = nextAngle([edge(20, 40), edge(22, 40, 'still-cutting')]);

@@ -30,16 +30,19 @@ export interface NextAngle {
   readonly here: number;
   readonly steeper: number;
   readonly edges: number;
+  /** They would have it flatter, or steeper, than is usual of its family: so far it goes by its owner’s own choice alone. */
+  readonly unusual?: (typeof PAST_USUAL)[number];
   /** Of a blade whose sides are kept apart. */
   readonly sides?: NextSides;
 }
+export const PAST_USUAL = ['flatter', 'steeper'] as const;
 
 /** A hand cannot tell finer steps apart. */
 const STEP_DEG = 1;
 /** So far at most from one edge to the next: what is learned far off is lost time when it is wrong. */
 const MOST_STEPS = 2;
-/** Before anything is seen the best lies about where one began, give or take so much (estimate). */
-const BEGAN_SD_DEG = 4;
+/** Before anything is seen the best lies about where one began, give or take so much: what is usual of a family spans some five degrees a side (common practice, no source). */
+const BEGAN_SD_DEG = 2.5;
 /** Edges of one angle scatter: standard deviation of the logarithm of what they last (estimate). */
 const SCATTER = 0.5;
 /** So far off the best an edge lasts half as long: it may be any of these (estimates). */
@@ -97,11 +100,15 @@ const lnOutlasted = (kinds: readonly OfOneAngle[], { shifts }: Fit, life: number
  * a − ln 2·((θ − m)/h)² with scatter; one that was sharpened while it still cut lasted at least so long; a chip is
  * likelier the flatter the edge, as is one that its hand calls weak; one that would not bite the steeper. Best angle m, life a and width h are each weighed by how well they fit every edge
  * (Bayes over a grid), beginning from where the hand began. The next edge goes towards the mean of m, by whole
- * degrees, two at most; where that is less than half a degree it stays.
+ * degrees, two at most; where that is less than half a degree it stays. It goes no further than is usual of its family.
  * @param edges oldest first; the last one’s angle is the one now
+ * @param usualDeg of its family, least and most, a side
  * @returns undefined without an edge
  */
-export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
+export function nextAngle(
+  edges: readonly EdgeTried[],
+  usualDeg: readonly [least: number, most: number] = [0, Infinity],
+): NextAngle | undefined {
   const [first, last] = [edges[0], edges.at(-1)];
   if (!first || !last) return undefined;
   const nowDeg = last.deg;
@@ -168,7 +175,8 @@ export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
     return angles.find((_, i) => (below += weights[i] as number) >= wanted * all) ?? bestDeg;
   };
   const bestDeg = angles.reduce((sum, deg, i) => sum + deg * (weights[i] as number), 0) / all;
-  const steps = Math.max(-MOST_STEPS, Math.min(MOST_STEPS, Math.round((bestDeg - nowDeg) / STEP_DEG)));
+  const wanted = Math.max(-MOST_STEPS, Math.min(MOST_STEPS, Math.round((bestDeg - nowDeg) / STEP_DEG)));
+  const steps = withinUsual(wanted, nowDeg, usualDeg);
   const flatter = share((deg) => deg < nowDeg - STEP_DEG / 2);
   const steeper = share((deg) => deg > nowDeg + STEP_DEG / 2);
   return {
@@ -181,9 +189,17 @@ export function nextAngle(edges: readonly EdgeTried[]): NextAngle | undefined {
     here: Math.max(0, 1 - flatter - steeper),
     steeper,
     edges: edges.length,
+    ...(steps !== wanted && { unusual: wanted < steps ? ('flatter' as const) : ('steeper' as const) }),
     ...sidesOfNext(last, STEP_DEG * steps),
   };
 }
+
+/** Steps that do not leave what is usual; where it is outside of that already, none further out. */
+const withinUsual = (steps: number, nowDeg: number, [least, most]: readonly [number, number]): number =>
+  Math.max(
+    Math.min(0, Math.ceil((least - nowDeg) / STEP_DEG)),
+    Math.min(Math.max(0, Math.floor((most - nowDeg) / STEP_DEG)), steps),
+  );
 
 /**
  * Sides kept apart go on alike: what a person made uneven is never evened. One that steers into the work is ridden out

@@ -107,7 +107,7 @@ export function nextAngleOf(tool: Tool, history: readonly HistoryEntry[]): NextA
   const tried = edgeSpans(measureOf(tool, history), sessions).filter(
     (span): span is typeof span & EdgeTried => span.deg !== undefined,
   );
-  return tried.length < EDGES_TO_TELL ? undefined : nextAngle(tried);
+  return tried.length < EDGES_TO_TELL ? undefined : nextAngle(tried, familyFacts(tool.family).primaryDeg);
 }
 
 /** Honings without a strop among them, after which nobody is thought to strop it. */

@@ -3,7 +3,7 @@ import { FormsModule } from '@angular/forms';
 import { Button } from 'primeng/button';
 import { SelectButton } from 'primeng/selectbutton';
 import { formatDay } from '@mellow-anvil/core/base';
-import type { Tool } from '@mellow-anvil/core/blade';
+import { familyFacts, type Tool } from '@mellow-anvil/core/blade';
 import type { Felt, NextAngle, NextSides, Session } from '@mellow-anvil/core/record';
 import type { Stored } from '@mellow-anvil/contract';
 import { contentOf } from '../../data/collection.store';
@@ -127,11 +127,12 @@ export class NextAnglePanel {
   protected readonly percent = percent;
 
   protected readonly advice = computed(() => {
-    const { deg, nowDeg, sides } = this.next();
-    if (sides) return this.sidesAdvice(sides);
+    const { deg, nowDeg, sides, unusual } = this.next();
+    const further = unusual ? ` ${this.unusual(unusual)}` : '';
+    if (sides) return this.sidesAdvice(sides) + further;
     const to = this.figures.angle(deg);
-    if (deg === nowDeg) return `Keep ${to}.`;
-    return `${deg < nowDeg ? 'Flatter' : 'Steeper'}: try ${to} next.`;
+    if (deg === nowDeg) return `Keep ${to}.${further}`;
+    return `${deg < nowDeg ? 'Flatter' : 'Steeper'}: try ${to} next.${further}`;
   });
   protected readonly why = computed(() => {
     const { bestDeg, lowDeg, highDeg, edges, sides } = this.next();
@@ -151,6 +152,13 @@ export class NextAnglePanel {
       .map(({ label, share }) => `${label} ${percent(share)}`)
       .join(', '),
   );
+
+  /** Further than is usual it goes by its owner’s own choice alone. */
+  private unusual(way: NonNullable<NextAngle['unusual']>): string {
+    const family = this.tool()?.family;
+    const of = family ? `a ${familyFacts(family).label.toLowerCase()}` : 'its kind';
+    return `${way === 'flatter' ? 'Flatter' : 'Steeper'} than that is not usual of ${of}: an edge that seems to ask for it may not have been sharp to begin with.`;
+  }
 
   private sidesAdvice({ leftDeg, rightDeg, nowLeftDeg, nowRightDeg, steers }: NextSides): string {
     const to = `${this.figures.angle(leftDeg)} left and ${this.figures.angle(rightDeg)} right`;
