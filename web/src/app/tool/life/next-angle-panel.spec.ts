@@ -61,6 +61,14 @@ describe('what next', () => {
     },
   } as unknown as Stored<Tool>;
 
+  it('says where it would have to be flatter than is usual of its family, and what that may come of', () => {
+    fixture.componentRef.setInput('tool', TOOL);
+    const told = shown({ deg: 12, unusual: 'flatter' });
+    expect(told).toContain('Keep 12°. Flatter than that is not usual of a pocket or marking knife');
+    expect(told).toContain('may not have been sharp to begin with');
+    expect(shown({ deg: 12 })).not.toContain('not usual');
+  });
+
   it('names both sides, why one moves to the other, and keeps the tool at them when told to', () => {
     fixture.componentRef.setInput('tool', TOOL);
     const told = shown({ sides: { ...SIDES, steers: 'in' } });
