@@ -41,8 +41,8 @@ export const PAST_USUAL = ['flatter', 'steeper'] as const;
 const STEP_DEG = 1;
 /** So far at most from one edge to the next: what is learned far off is lost time when it is wrong. */
 const MOST_STEPS = 2;
-/** Before anything is seen the best lies about where one began, give or take so much: what is usual of a family spans some five degrees a side (common practice, no source). */
-const BEGAN_SD_DEG = 2.5;
+/** Before anything is seen the best lies about where one began, give or take so much (estimate). */
+const BEGAN_SD_DEG = 4;
 /** Edges of one angle scatter: standard deviation of the logarithm of what they last (estimate). */
 const SCATTER = 0.5;
 /** So far off the best an edge lasts half as long: it may be any of these (estimates). */
