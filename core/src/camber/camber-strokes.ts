@@ -155,17 +155,16 @@ function against(
   };
 }
 
-/** What a parabola, and a lean, are across the width. */
+/** What a parabola is across the width, off its mean; a lean is {@link US}. */
 const BOWED = offMean(US.map((u) => u * u));
-const LEANT = US;
-const [BOWED_POWER, LEANT_POWER] = [dot(BOWED, BOWED), dot(LEANT, LEANT)];
+const [BOWED_POWER, LEANT_POWER] = [dot(BOWED, BOWED), dot(US, US)];
 
 /** The parabola nearest to a profile: sagitta, and how much further back the right corner is than the left, mm. */
 export const parabolaOf = (
   removed: readonly number[],
 ): { readonly camberMm: number; readonly leanMm: number } => ({
   camberMm: dot(BOWED, removed) / BOWED_POWER,
-  leanMm: (2 * dot(LEANT, removed)) / LEANT_POWER,
+  leanMm: (2 * dot(US, removed)) / LEANT_POWER,
 });
 
 /**

@@ -1,5 +1,15 @@
 import fc from 'fast-check';
+import { FAMILY_NAMES, familyFacts } from '../blade/families.js';
+import type { Tool } from '../blade/tool.js';
+import type { RecordedSession } from './edge-state.js';
 import { nextAngle, type EdgeTried } from './next-angle.js';
+import type { Session } from './session.js';
+import { toolRecord } from './tool-record.js';
+
+const KNIFE: Omit<Tool, 'family'> = {
+  ...{ id: 'k', name: 'Knife', steel: 'high-carbon' },
+  edge: { form: 'knife', lengthMm: 60, widthMm: 14, spineMm: 2.5, leftDeg: 11, rightDeg: 11, grind: 'flat' },
+};
 
 const edge = (deg: number, amount: number, ended: EdgeTried['ended'] = 'blunt'): EdgeTried => ({
   deg,
@@ -87,6 +97,39 @@ describe('which angle next', () => {
     ];
     expect(nextAngle(misled)?.deg).toBeLessThan(9);
     expect(nextAngle(misled, usual)).toEqual(jasmine.objectContaining({ deg: 9, unusual: 'flatter' }));
+  });
+
+  it('followed edge after edge of a record never leaves what is usual of its family, whatever comes of them, for every knife', () => {
+    const knives = FAMILY_NAMES.filter((family) => familyFacts(family).form === 'knife');
+    expect(knives.length).toBeGreaterThan(3);
+    for (const family of knives) {
+      const [least, most] = familyFacts(family).primaryDeg;
+      for (const chipped of [true, false]) {
+        const sessions: RecordedSession[] = [];
+        const put = (kind: Session['kind'], more: Partial<Session>): void => {
+          const startedAt = new Date(Date.UTC(2026, 0, 1 + sessions.length)).toISOString();
+          sessions.push({ id: `s${String(sessions.length)}`, toolId: 'k', kind, startedAt, ...more });
+        };
+        const tool = { ...KNIFE, family };
+        let deg = (least + most) / 2;
+        for (let honing = 0; honing < 14; honing++) {
+          put('honing', { setting: { angleDeg: deg } });
+          // What chips asks to be steeper, what lasts longer each time to be flatter.
+          put('use', {
+            use: { minutes: 20 + 20 * honing, stillCutting: false },
+            ...(chipped && { chips: { count: 1 } }),
+          });
+          const next = toolRecord(tool, sessions, []).nextAngle;
+          deg = next?.deg ?? deg;
+          expect(deg).withContext(family).toBeGreaterThanOrEqual(least);
+          expect(deg).withContext(family).toBeLessThanOrEqual(most);
+        }
+        const end = toolRecord(tool, sessions, []).nextAngle;
+        expect(end?.unusual)
+          .withContext(`${family} at ${String(deg)}`)
+          .toBe(chipped ? 'steeper' : 'flatter');
+      }
+    }
   });
 
   it('takes an edge sharpened while it still cut as one that would have lasted longer', () => {

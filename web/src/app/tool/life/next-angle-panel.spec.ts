@@ -61,11 +61,15 @@ describe('what next', () => {
     },
   } as unknown as Stored<Tool>;
 
-  it('says where it would have to be flatter than is usual of its family, and what that may come of', () => {
+  it('says where it would have to be flatter or steeper than is usual of its family, and what that may come of', () => {
     fixture.componentRef.setInput('tool', TOOL);
     const told = shown({ deg: 12, unusual: 'flatter' });
     expect(told).toContain('Keep 12°. Flatter than that is not usual of a pocket or marking knife');
     expect(told).toContain('may not have been sharp to begin with');
+    // One that chips asks for the opposite, and for another reason.
+    expect(shown({ deg: 15, nowDeg: 15, unusual: 'steeper' })).toContain(
+      'Keep 15°. Steeper than that is not usual of a pocket or marking knife: an edge that seems to ask for it may be soft',
+    );
     expect(shown({ deg: 12 })).not.toContain('not usual');
   });
 

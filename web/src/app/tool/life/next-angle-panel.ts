@@ -127,17 +127,17 @@ export class NextAnglePanel {
   protected readonly percent = percent;
 
   protected readonly advice = computed(() => {
-    const { deg, nowDeg, sides, unusual } = this.next();
-    const further = unusual ? ` ${this.unusual(unusual)}` : '';
-    if (sides) return this.sidesAdvice(sides) + further;
+    const { deg, nowDeg, sides } = this.next();
+    if (sides) return this.sidesAdvice(sides);
     const to = this.figures.angle(deg);
-    if (deg === nowDeg) return `Keep ${to}.${further}`;
-    return `${deg < nowDeg ? 'Flatter' : 'Steeper'}: try ${to} next.${further}`;
+    if (deg === nowDeg) return `Keep ${to}.`;
+    return `${deg < nowDeg ? 'Flatter' : 'Steeper'}: try ${to} next.`;
   });
   protected readonly why = computed(() => {
-    const { bestDeg, lowDeg, highDeg, edges, sides } = this.next();
+    const { bestDeg, lowDeg, highDeg, edges, sides, unusual } = this.next();
+    const further = unusual ? `${this.unusual(unusual)} ` : '';
     const best = `${this.figures.angle(bestDeg)}${sides ? ' as the mean of its sides' : ''}`;
-    return `By how long its ${edges} edges lasted, which of them chipped and how they cut, the best lies about ${best}, four times in five from ${this.figures.angle(lowDeg)} to ${this.figures.angle(highDeg)}.`;
+    return `${further}By how long its ${edges} edges lasted, which of them chipped and how they cut, the best lies about ${best}, four times in five from ${this.figures.angle(lowDeg)} to ${this.figures.angle(highDeg)}.`;
   });
   protected readonly parts = computed(() => {
     const { flatter, here, steeper } = this.next();
@@ -157,7 +157,9 @@ export class NextAnglePanel {
   private unusual(way: NonNullable<NextAngle['unusual']>): string {
     const family = this.tool()?.family;
     const of = family ? `a ${familyFacts(family).label.toLowerCase()}` : 'its kind';
-    return `${way === 'flatter' ? 'Flatter' : 'Steeper'} than that is not usual of ${of}: an edge that seems to ask for it may not have been sharp to begin with.`;
+    return way === 'flatter'
+      ? `Flatter than that is not usual of ${of}: an edge that seems to ask for it may not have been sharp to begin with.`
+      : `Steeper than that is not usual of ${of}: an edge that seems to ask for it may be soft, or used for what is too much for it.`;
   }
 
   private sidesAdvice({ leftDeg, rightDeg, nowLeftDeg, nowRightDeg, steers }: NextSides): string {
